@@ -7,6 +7,7 @@ declare(strict_types=1);
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Gather\Parsing\PageParser;
+use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
@@ -65,7 +66,7 @@ while (count($bodies) < count($urls)) {
         $http->add(new HttpRequest(PageUrl::parse($url) ?? throw new LogicException($url)), $url);
     }
     foreach ($http->finished(0.05) as [$url, $answer]) {
-        $bodies[$url] = $answer->body;
+        $bodies[Typed::text($url)] = $answer->body;
     }
 }
 $fetchRate = count($bodies) / (microtime(true) - $start);

@@ -13,6 +13,7 @@ use App\Changes\Editing\EditAction;
 use App\Changes\Editing\EditSteps;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
+use App\Platform\Typed;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use App\Write\Desk\RowRebuild;
@@ -82,7 +83,7 @@ foreach (
 ) {
     result($name, $size, $screen->median("/s/{$store->slug}$path"), 'ms', $empty);
 }
-$user = (int) DB::table('users')->where('email', 'bench@tindrel.example')->value('id');
+$user = Typed::int(DB::table('users')->where('email', 'bench@tindrel.example')->value('id'));
 $writer = app(DraftWriter::class);
 $steps = app(EditSteps::class);
 /** @var list<int> $all */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 /** Works whatever is open in a store to its end: `php bench/go-on.php SLUG`. */
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Contracts\Console\Kernel;
@@ -20,5 +21,5 @@ while (
         ->orderBy('id')
         ->value('id')) !== null
 ) {
-    app(WorkDesk::class)->workToEnd((int) $work);
+    app(WorkDesk::class)->workToEnd(Typed::int($work));
 }

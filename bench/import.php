@@ -10,6 +10,7 @@ declare(strict_types=1);
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
@@ -100,7 +101,7 @@ $statement =
     $pdo->query("SELECT $columns FROM search_rows WHERE store_id = {$store->id} AND grain = {$row->grain}") ?:
     throw new RuntimeException('No rows.');
 while (($one = $statement->fetch(PDO::FETCH_NUM)) !== false) {
-    fwrite($out, implode("\t", $one)."\n");
+    fwrite($out, implode("\t", Typed::texts($one))."\n");
     $kept++;
 }
 $statement->closeCursor();

@@ -10,6 +10,7 @@ declare(strict_types=1);
 
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
+use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
 
 /** @var App\Stores\Models\Store $store */
@@ -83,7 +84,7 @@ foreach (
 ) {
     result($name, $size, $screen->median("/s/bench-wide$path"), 'ms', $empty);
 }
-$page = (int) DB::table('page_index')->where('store_id', $id)->orderByDesc('clicks')->value('page_id');
+$page = Typed::int(DB::table('page_index')->where('store_id', $id)->orderByDesc('clicks')->value('page_id'));
 result(
     'dossier of the page with the most clicks',
     $size,

@@ -12,6 +12,7 @@ use App\Gather\Feeds\Feeds;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Platform\Typed;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -87,7 +88,10 @@ function benchLeft(Store $store): array
         foreach (DB::select($sql, [$store->id]) as $row) {
             $rows[] =
                 "$i ".
-                implode('|', array_map(static fn (mixed $value): string => (string) $value, array_values((array) $row)));
+                implode(
+                    '|',
+                    array_map(static fn (mixed $value): string => Typed::text($value), array_values((array) $row)),
+                );
         }
     }
     sort($rows);

@@ -7,6 +7,7 @@ declare(strict_types=1);
  * drafts are made and taken back again; beside rendering the same texts in core alone.
  */
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Write\Recipes\RecipeBook;
@@ -99,7 +100,7 @@ $ran = static function (int $id, string $what, ?callable $first = null) use ($wo
             '%s: %.2f times rendering alone; %s',
             $what,
             $took / $seconds,
-            DB::table('work')->where('id', $id)->value('state'),
+            Typed::text(DB::table('work')->where('id', $id)->value('state')),
         ),
     );
 };

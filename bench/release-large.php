@@ -14,6 +14,7 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Stores\Connections;
@@ -58,7 +59,7 @@ app(DraftWriter::class)->save(
                     (int) $product->id,
                     TextField::Title,
                     "$product->name, release $stamp",
-                    (int) ($revisions[$product->id] ?? 0),
+                    Typed::int($revisions[$product->id] ?? 0),
                 ),
             )
             ->all(),
@@ -67,14 +68,18 @@ app(DraftWriter::class)->save(
 );
 app(Drafts::class)->markReady(
     $store,
-    DB::table('drafts')->where('store_id', $store->id)->pluck('id')->map(static fn (mixed $n): int => (int) $n)->all(),
+    DB::table('drafts')
+        ->where('store_id', $store->id)
+        ->pluck('id')
+        ->map(static fn (mixed $n): int => Typed::int($n))
+        ->all(),
     true,
     null,
 );
 $from = 0;
 do {
-    $page = office('large', 'GET', "/changes?after=$from")['items'];
-    $from = (int) ($page === [] ? $from : $page[count($page) - 1]['number']);
+    $page = changes_after('large', $from);
+    $from = $page === [] ? $from : $page[count($page) - 1]['number'];
 } while ($page !== []);
 office('large', 'PUT', '/switches', ['rate' => $rate, 'burst' => $burst]);
 $begun = app(Releases::class)->send($store, null, null);
@@ -112,9 +117,9 @@ $seconds = microtime(true) - $start;
 office('large', 'PUT', '/switches', ['rate' => 10000, 'burst' => 10000]);
 $log = [];
 do {
-    $page = office('large', 'GET', "/changes?after=$from")['items'];
+    $page = changes_after('large', $from);
     array_push($log, ...$page);
-    $from = (int) ($page === [] ? $from : $page[count($page) - 1]['number']);
+    $from = $page === [] ? $from : $page[count($page) - 1]['number'];
 } while ($page !== []);
 $once = count(array_filter(array_count_values(array_column($log, 'resource')), static fn (int $n): bool => $n === 1));
 result("large release ($state): changes applied exactly once", count($log).' entries', $once, 'changes', $changes);

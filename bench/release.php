@@ -10,6 +10,7 @@ declare(strict_types=1);
 
 use App\Changes\Drafts;
 use App\Changes\Origin;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
@@ -47,17 +48,17 @@ $drafts->markReady(
         ->where('store_id', $store->id)
         ->whereIn('state', ['open', 'refused'])
         ->pluck('id')
-        ->map(static fn (mixed $n): int => (int) $n)
+        ->map(static fn (mixed $n): int => Typed::int($n))
         ->all(),
     true,
     null,
 );
 $html = static fn (): array => array_map(
-    static fn (object $product): string => md5((string) file_get_contents((string) $product->url)),
+    static fn (stdClass $product): string => md5((string) file_get_contents((string) $product->url)),
     $products->all(),
 );
 $before = $html();
-$last = static fn (): int => (int) (array_slice(office('demo', 'GET', '/changes')['items'], -1)[0]['number'] ?? 0);
+$last = static fn (): int => array_slice(changes_after('demo', 0), -1)[0]['number'] ?? 0;
 $from = $last();
 office('demo', 'PUT', '/switches', [
     'fail_every' => 17,
@@ -104,10 +105,10 @@ office('demo', 'PUT', '/switches', [
     'rate' => 10000,
     'burst' => 10000,
 ]);
-$log = office('demo', 'GET', "/changes?after=$from")['items'];
+$log = changes_after('demo', $from);
 $once = count(array_filter(array_count_values(array_column($log, 'resource')), static fn (int $n): bool => $n === 1));
 $look = static function (int $release) use ($desk): int {
-    $work = (int) DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $release)->max('id');
+    $work = Typed::int(DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $release)->max('id'));
     for (
         $i = 0;
         $i < 200 && DB::table('release_items')->where('release_id', $release)->where('seen', 'no')->exists();

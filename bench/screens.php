@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 
 use App\Gather\Crawl\Crawls;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 
 $shop = getenv('BENCH_DATA') === 'large' ? 'large' : 'medium';
@@ -26,12 +27,12 @@ $size =
     ' pages';
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$middle = static fn (string $table, string $key, string $id): string => (static fn (object $row): string => bin2hex(
+$middle = static fn (string $table, string $key, string $id): string => (static fn (stdClass $row): string => bin2hex(
     (string) $row->k,
 ).
     '.'.
     $row->i)(
-        DB::selectOne(
+        Rows::sole(
             "SELECT $key AS k, $id AS i FROM $table WHERE store_id = ? ORDER BY $key, $id LIMIT 1 OFFSET ".
                 max(0, intdiv(DB::table($table)->where('store_id', $store->id)->count(), 2)),
             [$store->id],

@@ -6,6 +6,7 @@ use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Gather\Crawl\Crawls;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
@@ -101,7 +102,7 @@ function benchSettle(): void
     }
 }
 
-/** @return array{seconds: float, crawl: object} */
+/** @return array{seconds: float, crawl: stdClass} */
 function benchCrawl(Store $store): array
 {
     benchFinish($store);
@@ -139,7 +140,7 @@ function office(string $shop, string $method, string $path, ?array $body = null)
         ],
     ]);
 
-    return (array) json_decode((string) file_get_contents("$url/office/v1$path", false, $context), true);
+    return Typed::map((string) file_get_contents("$url/office/v1$path", false, $context));
 }
 
 /** A signed-in owner of a store who looks at screens, and how long the server takes for them. */
@@ -209,4 +210,13 @@ final class BenchScreen
     {
         unlink($this->jar);
     }
+}
+
+/**
+ * @return list<array{number: int, resource: string}> what a shop's log tells of the changes after one of this number
+ */
+function changes_after(string $shop, int $number): array
+{
+    /** @var list<array{number: int, resource: string}> */
+    return office($shop, 'GET', "/changes?after=$number")['items'];
 }

@@ -9,6 +9,7 @@ declare(strict_types=1);
 
 use App\Inventory\LastRead;
 use App\Platform\Bytes;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Tend\Adding\AddWork;
 use App\Tend\Finding\Finds;
@@ -23,7 +24,7 @@ $rows = 1_000_000;
 /** @var App\Stores\Models\Store $store */
 $store = require __DIR__.'/wide.php';
 $id = $store->id;
-$first = (int) DB::table('pages')->where('store_id', $id)->min('id');
+$first = Typed::int(DB::table('pages')->where('store_id', $id)->min('id'));
 $pages = DB::table('page_index')->where('store_id', $id)->count();
 $perPage = 50;
 if (DB::table('links')->where('store_id', $id)->doesntExist()) {
@@ -41,7 +42,7 @@ if (DB::table('links')->where('store_id', $id)->doesntExist()) {
         "INSERT INTO link_blocks (store_id, digest, region) VALUES ($id, UNHEX(MD5('menu')), 1), ($id,
             UNHEX(MD5('foot')), 3)",
     );
-    foreach (DB::table('link_blocks')->where('store_id', $id)->pluck('id') as $block) {
+    foreach (DB::table('link_blocks')->where('store_id', $id)->pluck('id')->map(Typed::int(...)) as $block) {
         DB::insert(
             "INSERT INTO block_links (block_id, place, to_page, anchor, rel) SELECT $block, seq, $first + seq * 7,
                 CONCAT('menu ', seq), 0 FROM seq_1_to_120",
@@ -168,14 +169,16 @@ unset($reach, $ranks, $told);
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$deep = (int) DB::table('tend_pages')
-    ->where('store_id', $id)
-    ->where('indexable', 1)
-    ->where('depth', '<', 65535)
-    ->orderByDesc('depth')
-    ->value('page_id');
-$cause = (int) DB::table('tend_causes')->where('store_id', $id)->orderByDesc('pages')->value('id');
-$sector = (int) DB::table('tend_cells')->where('store_id', $id)->orderByDesc('pages')->value('sector');
+$deep = Typed::int(
+    DB::table('tend_pages')
+        ->where('store_id', $id)
+        ->where('indexable', 1)
+        ->where('depth', '<', 65535)
+        ->orderByDesc('depth')
+        ->value('page_id'),
+);
+$cause = Typed::int(DB::table('tend_causes')->where('store_id', $id)->orderByDesc('pages')->value('id'));
+$sector = Typed::int(DB::table('tend_cells')->where('store_id', $id)->orderByDesc('pages')->value('sector'));
 foreach (
     [
         'rings' => '',

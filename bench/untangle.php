@@ -11,6 +11,7 @@ declare(strict_types=1);
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
@@ -31,7 +32,7 @@ $find = static function (int $id): float {
     });
     $state === 'done' ||
         throw new RuntimeException(
-            "The search ended as $state: ".DB::table('work')->where('id', $work)->value('problem'),
+            "The search ended as $state: ".Typed::text(DB::table('work')->where('id', $work)->value('problem')),
         );
 
     return microtime(true) - $start;
@@ -49,17 +50,16 @@ $inventory = new Inventory($store);
 $rows = microtime(true) - $start;
 unset($inventory);
 $seconds = $find($store->id);
-$progress = (array) json_decode(
-    (string) DB::table('work')
+$progress = Typed::map(
+    DB::table('work')
         ->where('store_id', $store->id)
         ->where('sort', 'untangle.find')
         ->orderByDesc('id')
         ->value('progress'),
-    true,
 );
 result('finding tangles, all of it', $size, $seconds, 's', null);
 result('the same once more, nothing changed', $size, $find($store->id), 's', $rows);
-result('candidates an address', $size, ($progress['candidates'] ?? 0) / $pages, 'pairs', null);
+result('candidates an address', $size, Typed::int($progress['candidates'] ?? 0) / $pages, 'pairs', null);
 result('peak memory', $size, memory_get_peak_usage(true) / 1048576, 'MiB', null);
 result('tangles', $size, DB::table('untangle_tangles')->where('store_id', $store->id)->count(), '', null);
 result(
@@ -73,18 +73,23 @@ result(
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$cause = DB::table('untangle_causes')->where('store_id', $store->id)->orderByDesc('urls')->value('id');
-$open = DB::table('untangle_causes')
-    ->where('store_id', $store->id)
-    ->where('to_do', '<=', 3000)
-    ->orderByDesc('to_do')
-    ->value('id');
-$tangle = DB::table('untangle_tangles')->where('store_id', $store->id)->orderByDesc('pages')->value('tangle_id');
+$cause = Typed::int(DB::table('untangle_causes')->where('store_id', $store->id)->orderByDesc('urls')->value('id'));
+$open = Typed::int(
+    DB::table('untangle_causes')
+        ->where('store_id', $store->id)
+        ->where('to_do', '<=', 3000)
+        ->orderByDesc('to_do')
+        ->value('id'),
+);
+$tangle = Typed::int(
+    DB::table('untangle_tangles')->where('store_id', $store->id)->orderByDesc('pages')->value('tangle_id'),
+);
 [$a, $b] = DB::table('untangle_pages')
     ->where('store_id', $store->id)
     ->where('tangle_id', $tangle)
     ->limit(2)
     ->pluck('page_id')
+    ->map(Typed::int(...))
     ->all();
 $times = [];
 foreach (
@@ -117,7 +122,7 @@ $put = app(AddressChanges::class)->put(
     $demo,
     array_values(
         array_map(
-            static fn (object $row): array => [
+            static fn (stdClass $row): array => [
                 'page' => (int) $row->page_id,
                 'field' => $row->sort === 'path' ? AddressField::Redirect : AddressField::Canonical,
                 'value' => (string) $row->url,
@@ -133,7 +138,9 @@ $work = static function (array $made): array {
     $start = microtime(true);
     app(WorkDesk::class)->workToEnd($made['work']);
     $sent = microtime(true) - $start;
-    $look = (int) DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $made['release'])->max('id');
+    $look = Typed::int(
+        DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $made['release'])->max('id'),
+    );
     for (
         $i = 0;
         $i < 100 && DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'no')->exists();

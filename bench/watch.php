@@ -7,6 +7,7 @@ declare(strict_types=1);
  * and week); beside what the database needs to add those sums up once. Then every screen.
  */
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Watch\Judging\Judgings;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,7 @@ $store = require __DIR__.'/wide.php';
 $id = $store->id;
 $pages = DB::table('page_index')->where('store_id', $id)->count();
 $weeks = 40;
-$newest = (string) DB::table('page_weeks')->where('store_id', $id)->max('week');
+$newest = Typed::text(DB::table('page_weeks')->where('store_id', $id)->max('week'));
 $monday = new DateTimeImmutable($newest);
 if (DB::table('page_weeks')->where('store_id', $id)->distinct()->count('week') < $weeks) {
     told("Making up $weeks weeks …");
@@ -77,7 +78,7 @@ result('memory', $size, memory_get_peak_usage(true) / 1e6, 'MB', null);
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$change = (int) DB::table('watch_changes')->where('store_id', $id)->max('id');
+$change = Typed::int(DB::table('watch_changes')->where('store_id', $id)->max('id'));
 foreach (
     [
         'results' => '',

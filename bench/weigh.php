@@ -8,6 +8,8 @@ declare(strict_types=1);
  * screen of Weigh and thirty lenses, server time beside an empty signed-in page.
  */
 
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Weigh\Weighing\Scores;
 use App\Weigh\Worklists\Worklists;
@@ -34,7 +36,7 @@ $weigh = static function () use ($id): float {
     });
     $state === 'done' ||
         throw new RuntimeException(
-            "The weighing ended as $state: ".DB::table('work')->where('id', $work)->value('problem'),
+            "The weighing ended as $state: ".Typed::text(DB::table('work')->where('id', $work)->value('problem')),
         );
 
     return microtime(true) - $start;
@@ -43,11 +45,11 @@ if (getenv('BENCH_SUMS') === '1' || ! DB::table('weigh_states')->where('store_id
     DB::table('weigh_states')->where('store_id', $id)->delete();
     result('weighing, sums and all', $size, $weigh(), 's', null);
 }
-$pairs = (int) DB::selectOne(
+$pairs = Rows::figure(
     'SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id,
         device) pairs',
     [$id],
-)->n;
+);
 $fetch = static function () use ($id): float {
     $start = microtime(true);
     $after = 0;
@@ -76,12 +78,15 @@ result('peak memory of it', number_format($pairs).' pairs', memory_get_peak_usag
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$list =
-    (int) (DB::table('weigh_worklists')->where('store_id', $id)->value('id') ??
-        Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null));
+$list = Typed::int(
+    DB::table('weigh_worklists')->where('store_id', $id)->value('id') ??
+        Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null),
+);
 Worklists::fill($store, Worklists::find($store, $list) ?? throw new LogicException(), new App\Weigh\Numbers\Lens());
-$page = (int) DB::table('weigh_scores')->where('store_id', $id)->orderByDesc('upside')->value('page_id');
-$query = (int) DB::table('weigh_query_markets')->where('store_id', $id)->orderByDesc('impressions')->value('query_id');
+$page = Typed::int(DB::table('weigh_scores')->where('store_id', $id)->orderByDesc('upside')->value('page_id'));
+$query = Typed::int(
+    DB::table('weigh_query_markets')->where('store_id', $id)->orderByDesc('impressions')->value('query_id'),
+);
 $times = [];
 foreach (
     [

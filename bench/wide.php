@@ -7,6 +7,7 @@ declare(strict_types=1);
 use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
 use App\Inventory\WordSearch;
+use App\Platform\Typed;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -20,7 +21,7 @@ $store =
 $id = $store->id;
 if (DB::table('page_index')->where('store_id', $id)->count() < $pages) {
     told("Making up $pages pages …");
-    $market = (int) DB::table('markets')->where('store_id', $id)->value('id');
+    $market = Typed::int(DB::table('markets')->where('store_id', $id)->value('id'));
     $path =
         "CONCAT(ELT(1 + seq MOD 5, '/lamp/', '/range/', '/journal/', '/about/', '/lamp/'), ELT(1 + seq MOD 7, 'brass', 'linen', 'oak', 'opal', 'steel', 'paper', 'marble'), '-', ELT(1 + seq MOD 11, 'table', 'floor', 'wall', 'pendant', 'desk', 'reading', 'ceiling', 'spot', 'arc', 'tripod', 'picture'), '-lamp-', seq, IF(seq MOD 9 = 0, CONCAT('?finish=', seq MOD 13), ''))";
     DB::insert(
@@ -61,8 +62,8 @@ if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
             CONCAT(CASE seq MOD 50 WHEN 7 THEN 'how to hang ' WHEN 9 THEN 'bench wide ' ELSE '' END, 'lamp query ',
             seq) FROM seq_1_to_$queries",
     );
-    $firstQuery = (int) DB::table('search_queries')->where('store_id', $id)->min('id');
-    $firstPage = (int) DB::table('pages')->where('store_id', $id)->min('id');
+    $firstQuery = Typed::int(DB::table('search_queries')->where('store_id', $id)->min('id'));
+    $firstPage = Typed::int(DB::table('pages')->where('store_id', $id)->min('id'));
     $days = 120;
     $last = new DateTimeImmutable('-4 days');
     for ($d = 0; $d < $days; $d++) {
@@ -107,7 +108,7 @@ if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
     $weeks = array_values(
         array_unique(
             array_map(
-                static fn (object $row): string => PageWeeks::weekOf((string) $row->day),
+                static fn (stdClass $row): string => PageWeeks::weekOf((string) $row->day),
                 DB::select('SELECT DISTINCT day FROM fact_days WHERE store_id = ? ORDER BY day', [$id]),
             ),
         ),
@@ -115,7 +116,9 @@ if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
     foreach (array_chunk($weeks, 4) as $portion) {
         DB::transaction(static fn () => (new PageWeeks($id))->rebuild($portion));
     }
-    NumberWindow::refresh($store, static fn (Closure $write) => DB::transaction($write));
+    NumberWindow::refresh($store, static function (Closure $write): void {
+        DB::transaction($write);
+    });
     foreach (['page_index', 'page_words', 'page_weeks', 'search_rows'] as $table) {
         DB::statement("ANALYZE TABLE $table");
     }

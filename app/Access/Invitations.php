@@ -77,17 +77,12 @@ final class Invitations
         return $secret;
     }
 
-    /** @return list<object{id: int, email: string, role: string, expires_at: string}> the newest first */
+    /** @return list<OpenInvitation> the newest first */
     public static function open(int $storeId): array
     {
         return array_values(
             array_map(
-                static fn (object $row): object => (object) [
-                    'id' => (int) $row->id,
-                    'email' => (string) $row->email,
-                    'role' => (string) $row->role,
-                    'expires_at' => (string) $row->expires_at,
-                ],
+                OpenInvitation::of(...),
                 self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get()->all(),
             ),
         );
@@ -132,12 +127,8 @@ final class Invitations
             ->update(['ended_at' => now()]);
     }
 
-    /**
-     * @return ?object{id: int, store_id: ?int, email: string, role: string, known: bool}
-     *                                                                                   null where the link is used
-     * up, ended, too old or made up
-     */
-    public function find(string $secret): ?object
+    /** Null where the link is used up, ended, too old or made up. */
+    public function find(string $secret): ?FoundInvitation
     {
         $row = self::opened()->where('secret_hash', hash('sha256', $secret))->first();
         if ($row === null) {
@@ -145,13 +136,13 @@ final class Invitations
         }
         $known = User::query()->where('email', $row->email)->exists();
 
-        return (object) [
-            'id' => (int) $row->id,
-            'store_id' => $row->store_id === null ? null : (int) $row->store_id,
-            'email' => (string) $row->email,
-            'role' => (string) $row->role,
-            'known' => $known,
-        ];
+        return new FoundInvitation(
+            (int) $row->id,
+            $row->store_id === null ? null : (int) $row->store_id,
+            (string) $row->email,
+            (string) $row->role,
+            $known,
+        );
     }
 
     /**
@@ -172,10 +163,10 @@ final class Invitations
             $user =
                 User::query()->where('email', $found->email)->first() ??
                 User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
-            if ($found->store_id === null) {
+            if ($found->storeId === null) {
                 $user->forceFill(['adds_stores' => true])->save();
             } else {
-                Memberships::join($found->store_id, $user, Role::from($found->role));
+                Memberships::join($found->storeId, $user, Role::from($found->role));
             }
 
             return $user;

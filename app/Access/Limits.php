@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Platform\Web\Caller;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
@@ -33,9 +34,7 @@ final class Limits
         }
         foreach (self::BY_PERSON as $name => $calls) {
             RateLimiter::for($name, static function (Request $request) use ($name, $calls): Limit {
-                return Limit::perMinute($calls)->by(
-                    $name.'|'.($request->user()?->getAuthIdentifier() ?? $request->ip()),
-                );
+                return Limit::perMinute($calls)->by($name.'|'.(Caller::id($request) ?: $request->ip()));
             });
         }
     }

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Where somebody is signed in. A session is told by a digest of its id: the id itself would open it. */
 final class Sessions
 {
-    /** @return list<object{key: string, address: string, browser: string, last: int, isThis: bool}> the newest first */
+    /** @return list<SignedIn> the newest first */
     public static function of(int $userId, string $own): array
     {
-        $oldest = time() - 60 * (int) config('session.lifetime');
+        $oldest = time() - 60 * Typed::int(config('session.lifetime'));
 
         return array_values(
             DB::table('sessions')
@@ -22,13 +24,13 @@ final class Sessions
                 ->limit(100)
                 ->get(['id', 'ip_address', 'user_agent', 'last_activity'])
                 ->map(
-                    static fn (object $row): object => (object) [
-                        'key' => self::key((string) $row->id),
-                        'address' => (string) $row->ip_address,
-                        'browser' => self::browser((string) $row->user_agent),
-                        'last' => (int) $row->last_activity,
-                        'isThis' => $row->id === $own,
-                    ],
+                    static fn (stdClass $row): SignedIn => new SignedIn(
+                        self::key((string) $row->id),
+                        (string) $row->ip_address,
+                        self::browser((string) $row->user_agent),
+                        (int) $row->last_activity,
+                        $row->id === $own,
+                    ),
                 )
                 ->all(),
         );
@@ -38,7 +40,7 @@ final class Sessions
     public static function end(int $userId, string $key): bool
     {
         foreach (DB::table('sessions')->where('user_id', $userId)->pluck('id') as $id) {
-            if (self::key((string) $id) === $key) {
+            if (self::key(Typed::text($id)) === $key) {
                 return DB::table('sessions')->where('id', $id)->delete() === 1;
             }
         }

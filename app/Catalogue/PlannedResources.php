@@ -10,6 +10,7 @@ use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\PageBook;
 use App\Inventory\PlannedPages;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -17,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Terms\TermForm;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Resources of pages that are planned, so that they can be written before they exist. When such a page is met, at its
@@ -71,10 +73,12 @@ final class PlannedResources
                 'ON DUPLICATE KEY UPDATE kind = VALUES(kind), name = VALUES(name), market_id = VALUES(market_id), '.
                     'from_page = VALUES(from_page), gone = 0',
             );
-            $resource = (int) DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('external_id', "page:$page")
-                ->value('id');
+            $resource = Typed::int(
+                DB::table('resources')
+                    ->where('store_id', $store->id)
+                    ->where('external_id', "page:$page")
+                    ->value('id'),
+            );
             $texts = [];
             foreach (PageTexts::of('', '', '', null, [], '') as $field => $text) {
                 $texts[] = [$resource, $field, $store->id, $market->id, $text];
@@ -210,7 +214,7 @@ final class PlannedResources
         return DB::table('page_index')->where('page_id', $page)->where('status', 200)->exists();
     }
 
-    private static function byName(Store $store, object $plan): ?int
+    private static function byName(Store $store, stdClass $plan): ?int
     {
         $name = TermForm::normal((string) $plan->name);
         $end = self::end((string) $plan->url);

@@ -6,6 +6,7 @@ namespace App\Catalogue;
 
 use App\Inventory\PageBook;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
@@ -27,7 +28,7 @@ final class Resources
      */
     public static function moved(Store $store, int $resource, PageUrl $url): array
     {
-        $from = (string) DB::table('resources')->where('id', $resource)->value('url');
+        $from = Typed::text(DB::table('resources')->where('id', $resource)->value('url'));
         $pages = new PageBook($store);
         $page = $pages->idsOf([$url->digest() => $url->text()])[$url->digest()] ?? null;
         DB::table('resources')

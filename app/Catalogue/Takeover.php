@@ -6,6 +6,7 @@ namespace App\Catalogue;
 
 use App\Connectors\Shop\ShopResource;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -31,8 +32,7 @@ final readonly class Takeover
     {
         $ids = array_map(static fn (ShopResource $one): string => $one->id, $resources);
         $known = array_flip(
-            array_map(
-                strval(...),
+            Typed::texts(
                 DB::table('resources')
                     ->where('store_id', $this->store->id)
                     ->whereIn('external_id', $ids)
@@ -76,7 +76,7 @@ final readonly class Takeover
             ->where('from_page', '>', 0)
             ->whereRaw('page_id IN ('.Bulk::list(array_values($pages)).')')
             ->pluck('id', 'page_id')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
         $numbers = array_values(
             array_filter(
@@ -92,7 +92,7 @@ final readonly class Takeover
             ->havingRaw('COUNT(*) = 1')
             ->selectRaw('number, MIN(id) AS id')
             ->pluck('id', 'number')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
         $bare = array_values(array_map(static fn (ShopResource $one): string => self::bare($one->id), $new));
         $byId = DB::table('resources')
@@ -100,7 +100,7 @@ final readonly class Takeover
             ->where('from_page', 0)
             ->whereIn('external_id', $bare)
             ->pluck('id', 'external_id')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
 
         return [$byPage, $byNumber, $byId];

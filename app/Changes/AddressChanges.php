@@ -7,6 +7,7 @@ namespace App\Changes;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What is to become true of single addresses: their canonical, robots, redirect or slug, and of parts of their pages.
@@ -100,7 +101,7 @@ final class AddressChanges
     /**
      * What was released and shows no more is to be set again.
      *
-     * @param  list<object>  $drifts  as AddressDrifts::list() gives them
+     * @param  list<stdClass>  $drifts  as AddressDrifts::list() gives them
      * @return int how many were put down
      */
     public function again(Store $store, array $drifts, int $userId): int
@@ -108,7 +109,7 @@ final class AddressChanges
         return $this->put(
             $store,
             array_map(
-                static fn (object $drift): array => [
+                static fn (stdClass $drift): array => [
                     'page' => (int) $drift->page_id,
                     'field' => AddressField::from((int) $drift->field),
                     'value' => (string) $drift->value,
@@ -144,7 +145,7 @@ final class AddressChanges
             ->where('value', $from)
             ->where('pages.url', '<>', $to)
             ->get(['page_id', 'field']);
-        $change = static fn (object $row): array => [
+        $change = static fn (stdClass $row): array => [
             'page' => (int) $row->page_id,
             'field' => AddressField::from((int) $row->field),
             'value' => $to,
@@ -236,14 +237,14 @@ final class AddressChanges
     }
 
     /**
-     * @param  array<object>  $rows  of address_changes
+     * @param  array<stdClass>  $rows  of address_changes
      * @return list<array{page_id: int, field: int, base_value: string, value: string}>
      */
     private static function entries(array $rows): array
     {
         return array_values(
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'page_id' => (int) $row->page_id,
                     'field' => (int) $row->field,
                     'base_value' => (string) $row->base_value,
@@ -289,11 +290,11 @@ final class AddressChanges
     }
 
     /**
-     * @param  array<object>  $rows
-     * @return array<string, object>
+     * @param  array<stdClass>  $rows
+     * @return array<string, stdClass>
      */
     private function byPageAndField(array $rows): array
     {
-        return array_combine(array_map(static fn (object $row): string => "$row->page_id $row->field", $rows), $rows);
+        return array_combine(array_map(static fn (stdClass $row): string => "$row->page_id $row->field", $rows), $rows);
     }
 }

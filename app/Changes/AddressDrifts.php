@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Addresses that no longer show what was released: the page declares, redirects or closes otherwise. */
 final class AddressDrifts
@@ -43,7 +44,7 @@ final class AddressDrifts
 
     /**
      * @param  list<int>  $fields  of AddressField
-     * @return list<object> addresses that no longer show what was released, with their URLs
+     * @return list<stdClass> addresses that no longer show what was released, with their URLs
      */
     public static function list(Store $store, array $fields, int $limit): array
     {
@@ -60,7 +61,7 @@ final class AddressDrifts
         );
     }
 
-    /** @param  list<object>  $drifts  as list() gives them: what shows is taken for meant */
+    /** @param  list<stdClass>  $drifts  as list() gives them: what shows is taken for meant */
     public static function accept(array $drifts): void
     {
         foreach ($drifts as $drift) {

@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\TextDigest;
 use App\Changes\Events\TextsChanged;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
@@ -50,7 +51,7 @@ final class ChangedTexts
     {
         $this->tell($storeId);
 
-        return (int) DB::table('history')->where('store_id', $storeId)->where('release_id', $release)->max('id');
+        return Typed::int(DB::table('history')->where('store_id', $storeId)->where('release_id', $release)->max('id'));
     }
 
     /** Adds what the history tells of a release behind an entry: a process may have ended before it told of it. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
 use App\Stores\Overview\Change;
@@ -71,10 +72,10 @@ final class ChangesOverview
      */
     private static function drifts(Store $store, Carbon $since): array
     {
-        $row = DB::selectOne(
-            'SELECT COUNT(*) AS n, MAX(seen_at) AS at FROM drifts WHERE store_id = ? AND seen_at >= ?',
-            [$store->id, $since],
-        );
+        $row = Rows::sole('SELECT COUNT(*) AS n, MAX(seen_at) AS at FROM drifts WHERE store_id = ? AND seen_at >= ?', [
+            $store->id,
+            $since,
+        ]);
         $n = (int) $row->n;
 
         return $n === 0

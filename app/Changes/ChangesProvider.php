@@ -12,6 +12,7 @@ use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\Trials;
 use App\Inventory\Figures;
 use App\Inventory\Index\TakenOver;
+use App\Platform\Typed;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
@@ -48,7 +49,9 @@ final class ChangesProvider extends ServiceProvider
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(
             'texts',
-            static fn (Store $store): string => (string) DB::table('history')->where('store_id', $store->id)->max('id'),
+            static fn (Store $store): string => Typed::text(
+                DB::table('history')->where('store_id', $store->id)->max('id'),
+            ),
         );
         Event::listen(
             ResourcesConnected::class,

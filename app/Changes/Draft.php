@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** A text that is to become true in the shop, as it stands now. */
 final readonly class Draft
@@ -30,7 +31,7 @@ final readonly class Draft
     ) {
     }
 
-    public static function fromRow(object $row): self
+    public static function fromRow(stdClass $row): self
     {
         return new self(
             (int) $row->id,

@@ -17,10 +17,12 @@ use App\Changes\Review\Comments;
 use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Saves, takes back and marks drafts. Every save is a history entry; the row of the stored text is the lock, so that
@@ -79,9 +81,11 @@ final class Drafts
                         ->get();
                     if ($ready) {
                         // What stands ready could be sent, and there is nothing yet to send it to.
-                        $ids = $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->unique();
+                        $ids = $rows->pluck('resource_id')->map(static fn (mixed $n): int => Typed::int($n))->unique();
                         $planned = PlannedResources::among(array_values($ids->all()));
-                        $rows = $rows->reject(static fn (object $row): bool => isset($planned[(int) $row->resource_id]));
+                        $rows = $rows->reject(
+                            static fn (stdClass $row): bool => isset($planned[(int) $row->resource_id]),
+                        );
                     }
                     DB::table('drafts')
                         ->whereIn('id', $rows->pluck('id'))
@@ -96,7 +100,7 @@ final class Drafts
                         History::addMany($store->id, HistoryEvent::Ready, $rows->all(), $userId);
                     }
 
-                    return $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->all();
+                    return $rows->pluck('resource_id')->map(static fn (mixed $n): int => Typed::int($n))->all();
                 }),
             ];
         }
@@ -151,7 +155,7 @@ final class Drafts
                         ->lockForUpdate()
                         ->get()
                         ->filter(
-                            static fn (object $row): bool => $seen[(int) $row->id] === null ||
+                            static fn (stdClass $row): bool => $seen[(int) $row->id] === null ||
                                 $seen[(int) $row->id] === (int) $row->revision,
                         );
                     $note = mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400);
@@ -171,7 +175,9 @@ final class Drafts
                             $store,
                             array_values(
                                 $rows
-                                    ->map(static fn (object $row): array => [(int) $row->resource_id, (int) $row->field])
+                                    ->map(
+                                        static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
+                                    )
                                     ->all(),
                             ),
                             $word,
@@ -251,7 +257,7 @@ final class Drafts
      *
      * @return list<string> digests of what was to show and of what shows now, to be told of (TextsChanged)
      */
-    public function remove(object $text, Draft $draft): array
+    public function remove(stdClass $text, Draft $draft): array
     {
         DB::table('drafts')->where('id', $draft->id)->delete();
         Texts::draft($draft->resourceId, $draft->field, null, null);
@@ -348,7 +354,7 @@ final class Drafts
      *
      * @throws InvalidArgumentException when the store has no such resource
      */
-    public function lock(Store $store, int $resourceId, TextField $field): object
+    public function lock(Store $store, int $resourceId, TextField $field): stdClass
     {
         return DB::table('resource_texts')
             ->where('resource_id', $resourceId)

@@ -12,6 +12,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TextShift;
+use stdClass;
 
 /**
  * Texts that we released and that the shop has changed since without us. What counts as ours is what was released,
@@ -45,7 +46,7 @@ final readonly class Drifts
         $known = DB::table('drifts')
             ->where('store_id', $store->id)
             ->get()
-            ->keyBy(static fn (object $row): string => "$row->resource_id $row->field");
+            ->keyBy(static fn (stdClass $row): string => "$row->resource_id $row->field");
         $rows = [];
         foreach ($found as $row) {
             $was = $known->pull("$row->resource_id $row->field");
@@ -74,7 +75,7 @@ final readonly class Drifts
                     '(resource_id, field) IN ('.
                         $gone
                             ->map(
-                                static fn (object $row): string => '('.
+                                static fn (stdClass $row): string => '('.
                                     (int) $row->resource_id.
                                     ','.
                                     (int) $row->field.
@@ -98,7 +99,7 @@ final readonly class Drifts
     /**
      * What was done to how many texts, by field and cause: a theme that rewrote thousands is one line.
      *
-     * @return list<object> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window;
+     * @return list<stdClass> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window;
      *         the most texts first
      */
     public static function causes(Store $store): array
@@ -123,7 +124,7 @@ final readonly class Drifts
     {
         return array_values(
             array_map(
-                static fn (object $row): array => [(int) $row->resource_id, (int) $row->field],
+                static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
                 DB::table('drifts')
                     ->where('store_id', $store->id)
                     ->when($field !== null, static fn ($query) => $query->where('field', $field))
@@ -142,7 +143,7 @@ final readonly class Drifts
         return DB::table('drifts')->where('store_id', $store->id)->count();
     }
 
-    /** @return list<object> with the names of their resources */
+    /** @return list<stdClass> with the names of their resources */
     public static function list(Store $store, int $limit): array
     {
         return array_values(
@@ -169,7 +170,7 @@ final readonly class Drifts
         foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
             $made += DB::transaction(function () use ($store, $drifts, $userId): int {
                 $edits = array_map(
-                    static fn (object $drift): TextEdit => new TextEdit(
+                    static fn (stdClass $drift): TextEdit => new TextEdit(
                         (int) $drift->resource_id,
                         TextField::from((int) $drift->field),
                         (string) $drift->ours,
@@ -199,7 +200,7 @@ final readonly class Drifts
         foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
             DB::transaction(static function () use ($store, $drifts, $userId): void {
                 $entries = array_map(
-                    static fn (object $drift): object => (object) [
+                    static fn (stdClass $drift): stdClass => (object) [
                         'resource_id' => $drift->resource_id,
                         'field' => $drift->field,
                         'base_value' => $drift->ours,
@@ -216,14 +217,14 @@ final readonly class Drifts
         return $accepted;
     }
 
-    /** @param  list<object>  $drifts */
+    /** @param  list<stdClass>  $drifts */
     private static function forget(array $drifts): void
     {
         DB::table('drifts')
             ->whereRaw(
                 self::isOneOf(
                     array_map(
-                        static fn (object $drift): array => [(int) $drift->resource_id, (int) $drift->field],
+                        static fn (stdClass $drift): array => [(int) $drift->resource_id, (int) $drift->field],
                         $drifts,
                     ),
                 ),
@@ -241,7 +242,7 @@ final readonly class Drifts
 
     /**
      * @param  list<array{int, int}>  $which
-     * @return list<object>
+     * @return list<stdClass>
      */
     private function chosen(Store $store, array $which): array
     {

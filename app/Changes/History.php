@@ -7,8 +7,10 @@ namespace App\Changes;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\LockedText;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** The append-only record of what happened to every text; written in the transaction of the change itself. */
 final class History
@@ -62,7 +64,7 @@ final class History
         if ($texts === []) {
             return [];
         }
-        $before = (int) DB::table('history')->max('id');
+        $before = Typed::int(DB::table('history')->max('id'));
         $at = now()->format('Y-m-d H:i:s.v');
         Bulk::write(
             'history',
@@ -104,7 +106,7 @@ final class History
     /**
      * One entry for each of many drafts.
      *
-     * @param  array<object>  $drafts  rows of the table drafts
+     * @param  array<stdClass>  $drafts  rows of the table drafts
      */
     public static function addMany(
         int $storeId,
@@ -115,7 +117,7 @@ final class History
     ): void {
         DB::table('history')->insert(
             array_map(
-                static fn (object $draft): array => [
+                static fn (stdClass $draft): array => [
                     'note' => $note === null ? null : mb_substr($note, 0, 400),
                     'store_id' => $storeId,
                     'resource_id' => $draft->resource_id,
@@ -179,7 +181,7 @@ final class History
         );
     }
 
-    /** @return array<object> newest first, with the name of whoever did it */
+    /** @return array<stdClass> newest first, with the name of whoever did it */
     public static function ofPage(int $pageId, int $limit = 100): array
     {
         return DB::table('history')
@@ -194,17 +196,17 @@ final class History
     /**
      * What happened to a page: to its texts, and to what is set for its address.
      *
-     * @return list<object> newest first, with the name of whoever did it
+     * @return list<stdClass> newest first, with the name of whoever did it
      */
     public static function all(int $pageId, ?int $resourceId, int $limit = 100): array
     {
         $entries = [...self::ofPage($pageId, $limit), ...$resourceId === null ? [] : self::of($resourceId, $limit)];
-        usort($entries, static fn (object $a, object $b): int => $b->id <=> $a->id);
+        usort($entries, static fn (stdClass $a, stdClass $b): int => $b->id <=> $a->id);
 
         return array_slice($entries, 0, $limit);
     }
 
-    /** @return array<object> newest first, with the name of whoever did it */
+    /** @return array<stdClass> newest first, with the name of whoever did it */
     public static function of(int $resourceId, int $limit = 100): array
     {
         return DB::table('history')

@@ -10,6 +10,7 @@ use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -126,7 +127,7 @@ final readonly class GrowWork implements LongWork
             ->all();
         $file = (string) tempnam(sys_get_temp_dir(), 'lamps');
         try {
-            file_put_contents($file, implode("\n", array_map(strval(...), $lamps)));
+            file_put_contents($file, implode("\n", Typed::texts($lamps)));
             // Marked already, it says so, and that is fine.
             Artisan::call('watch:mark', [
                 '--store' => $store->slug,

@@ -8,6 +8,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\ChangingFacts;
 use Illuminate\Support\Facades\DB;
 use LogicException;
+use stdClass;
 
 /**
  * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store
@@ -31,7 +32,7 @@ final readonly class FactBook
     {
         $taken = array_fill_keys(
             array_map(
-                static fn (object $row): string => (string) $row->day,
+                static fn (stdClass $row): string => (string) $row->day,
                 DB::select('SELECT day FROM fact_days WHERE import_id = ?', [$import]),
             ),
             true,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page and
@@ -79,7 +80,7 @@ final readonly class GrainDays
     }
 
     /**
-     * @param  array<array-key, object>  $rows  day, grain and whether only some countries are in
+     * @param  array<array-key, stdClass>  $rows  day, grain and whether only some countries are in
      * @return list<self>
      */
     private static function parts(int $store, FactTable $facts, array $rows, int $asked, int $length): array

@@ -8,6 +8,7 @@ use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Orchard\Core\Demand\ToldDays;
+use stdClass;
 
 /**
  * Which days are told of one market, as bits of weeks: Monday 1 to Sunday 64, and whether rows hold what is withheld.
@@ -23,7 +24,7 @@ final class MarketDays
     private const HOLDS_WITHHELD = 128;
 
     /**
-     * @param  array<array-key, object>  $rows  of fact_days, summed: facts, grain, day, scope, n
+     * @param  array<array-key, stdClass>  $rows  of fact_days, summed: facts, grain, day, scope, n
      * @param  string  $monday  of the newest week
      * @return array<int, int> bits by weeks back, weeks of which nothing is told left out
      */
@@ -47,7 +48,7 @@ final class MarketDays
     }
 
     /**
-     * @param  array<array-key, object>  $rows
+     * @param  array<array-key, stdClass>  $rows
      * @return array<int, int> the one week that stands for the period, where it is told
      */
     public static function ofPeriod(ToldBy $by, array $rows): array
@@ -62,7 +63,7 @@ final class MarketDays
     }
 
     /**
-     * @param  array<array-key, object>  $rows
+     * @param  array<array-key, stdClass>  $rows
      * @return array<string, bool> told days of a market, and whether their rows hold what is withheld
      */
     private static function told(Store $store, Market $market, ToldBy $by, array $rows): array

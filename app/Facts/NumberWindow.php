@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use App\Inventory\Index\NumbersOfPages;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\ChangingFacts;
 use App\Stores\Models\Store;
@@ -108,7 +109,7 @@ final readonly class NumberWindow
 
     private static function choose(Store $store): ?self
     {
-        $newest = DB::selectOne(
+        $newest = Rows::sole(
             "SELECT MAX(day) AS day FROM fact_days WHERE store_id = ? AND days = 1 AND state = 'owns'",
             [$store->id],
         )->day;
@@ -127,7 +128,7 @@ final readonly class NumberWindow
 
             return new self($first, (new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d'), false);
         }
-        $period = DB::selectOne(
+        $period = Rows::one(
             "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day,
                 INTERVAL days DAY) DESC, facts LIMIT 1",
             [$store->id],

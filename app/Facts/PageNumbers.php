@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The numbers of one page over the store's window: by week, by query, and what no query row explains. */
 final readonly class PageNumbers
@@ -59,12 +62,12 @@ final readonly class PageNumbers
             'revenue' => 0.0,
         ];
         $row = $window->isPeriod
-            ? DB::selectOne(
+            ? Rows::one(
                 'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue
                     FROM page_index WHERE page_id = ?',
                 [$page],
             )
-            : DB::selectOne(
+            : Rows::one(
                 'SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum,
                     SUM(visits) AS visits, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks
                     WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?',
@@ -112,7 +115,7 @@ final readonly class PageNumbers
                 'position' => self::position($query),
             ];
         }
-        $all = DB::selectOne(
+        $all = Rows::sole(
             "SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions
                 FROM search_rows r WHERE $where",
         );
@@ -146,7 +149,7 @@ final readonly class PageNumbers
         if ($window->isPeriod) {
             return [['search' => $window->length(), 'sales' => $window->length(), 'days' => $window->length()], []];
         }
-        $market = (int) DB::table('pages')->where('id', $page)->value('market_id');
+        $market = Typed::int(DB::table('pages')->where('id', $page)->value('market_id'));
         $weeks = ToldWeeks::of($store, $window);
         $some = [];
         for ($back = 0; $back < NumberWindow::WEEKS; $back++) {
@@ -205,7 +208,7 @@ final readonly class PageNumbers
                 ),
             ),
         );
-        $row = DB::selectOne(
+        $row = Rows::sole(
             'SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions,
                 COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.
                 self::rowsOf($page, $parts),
@@ -275,7 +278,7 @@ final readonly class PageNumbers
         );
     }
 
-    private static function position(object $row): ?float
+    private static function position(stdClass $row): ?float
     {
         return (int) $row->impressions === 0 || (int) $row->position_sum === 0
             ? null

@@ -7,6 +7,7 @@ namespace App\Facts;
 use DateTimeInterface;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Keeps the fact tables cut by month, so that a month is read, replaced or dropped without touching the others. */
 final class Partitions
@@ -19,7 +20,7 @@ final class Partitions
     {
         $table = $facts->rows();
         $known = array_map(
-            static fn (object $row): string => (string) $row->name,
+            static fn (stdClass $row): string => (string) $row->name,
             DB::select(
                 'SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE()
                     AND TABLE_NAME = ?',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 
 /** What rows of sales tell of some days: of each page and day the coarsest grain that names the page (GrainDays). */
 final readonly class SalesSum
@@ -21,7 +21,7 @@ final readonly class SalesSum
         $orders = 0;
         $days = [];
         foreach (GrainDays::of($store, FactTable::Sales, $first, $last) as $part) {
-            $row = DB::selectOne(
+            $row = Rows::sole(
                 'SELECT SUM(r.revenue) AS revenue, SUM(r.returned) AS returned, SUM(r.orders) AS orders FROM '.
                     FactTable::Sales->rows().
                     " r WHERE {$part->condition()}",

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +20,7 @@ final readonly class SearchHistory
 
     public function __construct(Store $store)
     {
-        $known = DB::selectOne(
+        $known = Rows::sole(
             "SELECT MIN(day) AS first, MAX(day) AS last FROM fact_days WHERE store_id = ? AND facts = ? AND days = 1
                 AND state = 'owns'",
             [$store->id, FactTable::Search->value],
@@ -60,8 +62,7 @@ final readonly class SearchHistory
     public static function days(Store $store): array
     {
         return array_values(
-            array_map(
-                strval(...),
+            Typed::texts(
                 DB::table('fact_days')
                     ->where('store_id', $store->id)
                     ->where('facts', FactTable::Search->value)

@@ -9,6 +9,7 @@ use App\Facts\NumberWindow;
 use App\Gather\Changed\Aspect;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Files\FileSort;
+use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -279,13 +280,13 @@ final class GatherOverview
             ->all();
         $words = [];
         foreach ([PageKind::Product, PageKind::Collection, PageKind::Article] as $kind) {
-            $n = (int) ($counts[$kind->value] ?? 0);
+            $n = Typed::int($counts[$kind->value] ?? 0);
             $n === 0 || ($words[] = Forms::number($n).' '.($n === 1 ? $kind->label() : $kind->plural()));
         }
         $rest =
-            array_sum(array_map(intval(...), $counts)) -
+            array_sum(Typed::ints($counts)) -
             array_sum(
-                array_map(static fn (PageKind $kind): int => (int) ($counts[$kind->value] ?? 0), [
+                array_map(static fn (PageKind $kind): int => Typed::int($counts[$kind->value] ?? 0), [
                     PageKind::Product,
                     PageKind::Collection,
                     PageKind::Article,

@@ -22,6 +22,7 @@ use App\Gather\Pages\PageList;
 use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\RenderWork;
 use App\Inventory\Selections;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Events\RulesChanged;
 use App\Stores\Events\StoreAdded;
@@ -63,8 +64,7 @@ final class GatherProvider extends ServiceProvider
         $tables->child('gather_asides', 'import_id', 'gather_imports');
         $tables->child('gather_image_sizes', 'page_id', 'pages');
         $tables->files(
-            static fn (Store $store): array => array_map(
-                strval(...),
+            static fn (Store $store): array => Typed::texts(
                 DB::table('gather_imports')->where('store_id', $store->id)->pluck('file_key')->all(),
             ),
         );

@@ -9,6 +9,7 @@ use App\Facts\NumberWindow;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Feeds\FeedWork;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\Overview\Way;
@@ -125,7 +126,7 @@ final class GatherStep implements StepContribution
     /** Pages that no rule tells, where they are most of those that search engines may list; else 0. */
     private function unknownKinds(Store $store): int
     {
-        $row = DB::selectOne(
+        $row = Rows::sole(
             'SELECT COALESCE(SUM(pages), 0) AS n, COALESCE(SUM(IF(kind = ?, pages, 0)), 0) AS unknown FROM page_counts
                 WHERE store_id = ? AND indexable = 1',
             [PageKind::Other->value, $store->id],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Typed;
 use Orchard\Core\Markup\PageDetails;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\StructuredData\ProductData;
@@ -94,8 +95,8 @@ final readonly class KeptDetails
                     [
                         'src' => $one['src'],
                         'alt' => is_string($one['alt'] ?? null) ? $one['alt'] : null,
-                        'width' => (int) ($one['width'] ?? 0),
-                        'height' => (int) ($one['height'] ?? 0),
+                        'width' => Typed::int($one['width'] ?? 0),
+                        'height' => Typed::int($one['height'] ?? 0),
                     ] + (($one['away'] ?? false) === true ? ['away' => true] : []);
             }
         }

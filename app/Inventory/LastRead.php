@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +30,7 @@ final readonly class LastRead
     public static function days(Store $store): array
     {
         return array_map(
-            static fn (mixed $at): string => substr((string) $at, 0, 10),
+            static fn (mixed $at): string => substr(Typed::text($at), 0, 10),
             DB::table('inventory_reads')->where('store_id', $store->id)->pluck('read_at', 'crawl')->all(),
         );
     }

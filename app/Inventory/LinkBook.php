@@ -6,6 +6,7 @@ namespace App\Inventory;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\PageReader;
@@ -36,7 +37,9 @@ final class LinkBook
             $digest,
             $region,
         ]);
-        $id = (int) DB::table('link_blocks')->where('store_id', $this->storeId)->where('digest', $digest)->value('id');
+        $id = Typed::int(
+            DB::table('link_blocks')->where('store_id', $this->storeId)->where('digest', $digest)->value('id'),
+        );
         $rows = [];
         foreach ($links as $place => [$to, $anchor, $rel]) {
             $rows[] = [$id, $place, $to, $anchor, $rel];

@@ -10,6 +10,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** Writes pages and their facts: a page's facts are kept as intervals of crawls, an unchanged page costs no new row. */
 final class PageBook
@@ -326,8 +327,8 @@ final class PageBook
         return $text === null ? null : mb_substr($text, 0, 4000);
     }
 
-    /** @param  list<string>|object  $value */
-    private static function json(array|object $value): string
+    /** @param  list<string>|stdClass  $value */
+    private static function json(array|stdClass $value): string
     {
         return json_encode(
             $value,

@@ -6,6 +6,7 @@ namespace App\Inventory;
 
 use App\Inventory\Index\PageCounts;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -13,6 +14,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Pages that are to be made: known by the address that they shall have, listed as planned, and pages like any other
@@ -57,7 +59,7 @@ final class PlannedPages
                     'market_id' => $market->id,
                     'kind' => $kind->value,
                     'name' => mb_substr($name, 0, 190),
-                    'after_crawl' => (int) DB::table('pages')->where('store_id', $store->id)->max('seen_crawl'),
+                    'after_crawl' => Typed::int(DB::table('pages')->where('store_id', $store->id)->max('seen_crawl')),
                     'user_id' => $userId,
                     'planned_at' => now(),
                 ],
@@ -110,7 +112,7 @@ final class PlannedPages
         }, 3);
     }
 
-    /** @return array<int, object> kind, name, market_id, after_crawl and url by page */
+    /** @return array<int, stdClass> kind, name, market_id, after_crawl and url by page */
     public static function of(Store $store): array
     {
         $planned = [];

@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
+use stdClass;
 
 /** Sets of pages that somebody picked: kept, so that other steps can take them up. */
 final class Selections
@@ -68,14 +69,14 @@ final class Selections
     }
 
     /** The selection with this id; null where it is none of this store's. */
-    public static function find(Store $store, ?int $id): ?object
+    public static function find(Store $store, ?int $id): ?stdClass
     {
         return $id === null
             ? null
             : DB::table('page_selections')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
-    /** @return list<object> the named ones, newest first */
+    /** @return list<stdClass> the named ones, newest first */
     public static function named(Store $store): array
     {
         return array_values(

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /**
  * Which page took the place of which: a page that moved keeps its history. What a person says holds against what is
@@ -21,10 +23,10 @@ final readonly class Succession
     private const HAND = 3;
 
     /**
-     * @param  ?object  $to  the page that took its place
-     * @param  list<object>  $from  pages whose place it took
+     * @param  ?stdClass  $to  the page that took its place
+     * @param  list<stdClass>  $from  pages whose place it took
      */
-    private function __construct(public ?object $to, public array $from)
+    private function __construct(public ?stdClass $to, public array $from)
     {
     }
 
@@ -103,13 +105,13 @@ final readonly class Succession
             $url === null
                 ? null
                 : DB::table('pages')->where('store_id', $store->id)->where('digest', md5($url, true))->value('id');
-        if ($to === null || (int) $to === $page) {
+        if ($to === null || Typed::int($to) === $page) {
             throw new InvalidArgumentException(
                 $to === null ? 'This address is no page of the store that is known.' : 'A page cannot replace itself.',
             );
         }
-        for ($at = (int) $to, $hops = 0; $at !== 0 && $hops < 20; $hops++) {
-            $at = (int) DB::table('successions')->where('from_page', $at)->value('to_page');
+        for ($at = Typed::int($to), $hops = 0; $at !== 0 && $hops < 20; $hops++) {
+            $at = Typed::int(DB::table('successions')->where('from_page', $at)->value('to_page'));
             if ($at === $page) {
                 throw new InvalidArgumentException('That page is followed by this one already.');
             }
@@ -119,7 +121,7 @@ final readonly class Succession
                 [
                     'store_id' => $store->id,
                     'from_page' => $page,
-                    'to_page' => (int) $to,
+                    'to_page' => Typed::int($to),
                     'origin' => self::HAND,
                     'since' => now(),
                 ],

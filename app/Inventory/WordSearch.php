@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inventory;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -91,7 +92,7 @@ final readonly class WordSearch
     /** @param  string  $beginning  of a word, in lower case */
     private static function hasAny(int $store, string $beginning): bool
     {
-        return DB::selectOne('SELECT 1 AS has FROM common_words WHERE store_id = ? AND word LIKE ? LIMIT 1', [
+        return Rows::one('SELECT 1 AS has FROM common_words WHERE store_id = ? AND word LIKE ? LIMIT 1', [
             $store,
             addcslashes($beginning, '%_\\').'%',
         ]) !== null;

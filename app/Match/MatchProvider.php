@@ -19,6 +19,7 @@ use App\Match\Terms\LeadMarks;
 use App\Match\Terms\MatchExport;
 use App\Match\Tracking\TermHistory;
 use App\Match\Tracking\TrackWork;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -53,24 +54,21 @@ final class MatchProvider extends ServiceProvider
         $exports->register('tracked', TermHistory::COLUMNS, TermHistory::table(...));
         $stamps->register(
             'tracked',
-            static fn (Store $store): string => DB::table('work')
-                ->where('store_id', $store->id)
-                ->where('sort', TrackWork::sort())
-                ->max('id').
-                ' '.
+            static fn (Store $store): string => Typed::line([
+                DB::table('work')->where('store_id', $store->id)->where('sort', TrackWork::sort())->max('id'),
                 DB::table('work')
                     ->where('store_id', $store->id)
                     ->where('sort', TrackWork::sort())
                     ->orderByDesc('id')
                     ->value('state'),
+            ]),
         );
         $stamps->register(
             'matched',
-            static fn (Store $store): string => DB::table('match_states')
-                ->where('store_id', $store->id)
-                ->max('matched_at').
-                ' '.
+            static fn (Store $store): string => Typed::line([
+                DB::table('match_states')->where('store_id', $store->id)->max('matched_at'),
                 DB::table('match_steps')->where('store_id', $store->id)->max('id'),
+            ]),
         );
         Event::listen(FiguresChanged::class, [TrackWork::class, 'afterWeighing']);
         Event::listen(PlannedPageArrived::class, Plans::arrived(...));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match;
 
 use App\Match\Tracking\TrackWork;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
@@ -63,11 +64,11 @@ final class MatchStep implements StepContribution
 
     private static function turns(Store $store): int
     {
-        return (int) DB::selectOne(
+        return Rows::figure(
             'SELECT COUNT(*) AS n FROM match_terms FORCE INDEX (by_rivals) WHERE store_id = ? AND market_id IN (SELECT
                 id FROM markets WHERE store_id = ?) AND rivals = 1',
             [$store->id, $store->id],
-        )->n;
+        );
     }
 
     public function duties(Store $store): array

@@ -14,6 +14,7 @@ use App\Stores\Overview\OverviewBoard;
 use App\Stores\Overview\Way;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** What Release puts on the overview: days of releases, what was sent since, and two things of the first hour. */
 final class ReleaseOverview
@@ -38,7 +39,7 @@ final class ReleaseOverview
                 ->limit(40)
                 ->get(['items', 'sent_at'])
                 ->map(
-                    static fn (object $one): Mark => new Mark(
+                    static fn (stdClass $one): Mark => new Mark(
                         Carbon::parse((string) $one->sent_at)->setTimezone($store->timezone)->format('Y-m-d'),
                         Forms::number((int) $one->items).
                             ((int) $one->items === 1 ? ' page released' : ' pages released'),
@@ -59,7 +60,7 @@ final class ReleaseOverview
                 ->limit(3)
                 ->get()
                 ->map(
-                    static fn (object $one): Change => new Change(
+                    static fn (stdClass $one): Change => new Change(
                         Carbon::parse((string) $one->created_at),
                         "{$one->name}: ".
                             Forms::number((int) $one->items).

@@ -6,6 +6,7 @@ namespace App\Release;
 
 use App\Changes\Live\ReleaseNames;
 use App\Facts\Calendar\ComingBoard;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Console\HandoverCommand;
@@ -43,8 +44,7 @@ final class ReleaseProvider extends ServiceProvider
         $tables->child('release_plan_changes', 'plan_id', 'release_plans');
         $tables->child('release_file_rows', 'file_id', 'release_files');
         $tables->files(
-            static fn (Store $store): array => array_map(
-                strval(...),
+            static fn (Store $store): array => Typed::texts(
                 DB::table('release_files')->where('store_id', $store->id)->pluck('file_key')->all(),
             ),
         );

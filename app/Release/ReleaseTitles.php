@@ -7,6 +7,7 @@ namespace App\Release;
 use App\Changes\Live\ReleaseName;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Tells other steps what releases are called, and where they are looked at. */
 final class ReleaseTitles
@@ -22,7 +23,7 @@ final class ReleaseTitles
             ->whereIn('id', $releases)
             ->get(['id', 'name', 'undo_of'])
             ->mapWithKeys(
-                static fn (object $one): array => [
+                static fn (stdClass $one): array => [
                     (int) $one->id => new ReleaseName(
                         (int) $one->id,
                         (string) $one->name,

@@ -61,7 +61,7 @@ final class Connections
     public function signed(Store $store, ShopMapping $mapping): SignedHttp
     {
         $row = $this->row($store);
-        $url = $row === null ? null : PageUrl::parse((string) $row->url);
+        $url = $row === null ? null : PageUrl::parse($row->url);
         if ($row === null || $url === null) {
             throw ShopUnavailable::notConnected();
         }
@@ -70,19 +70,23 @@ final class Connections
         return new SignedHttp(
             GuardedHttp::allowing($options->privateHosts),
             $url,
-            Crypt::decryptString((string) $row->secret),
+            Crypt::decryptString($row->secret),
             min(15, $options->timeout),
             $mapping,
         );
     }
 
-    /** @return object{url: string, secret: string, mapping: ?string}|null */
-    private function row(Store $store): ?object
+    private function row(Store $store): ?ShopAccess
     {
-        /** @var object{url: string, secret: string, mapping: ?string}|null $row */
         $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
 
-        return $row;
+        return $row === null
+            ? null
+            : new ShopAccess(
+                (string) $row->url,
+                (string) $row->secret,
+                $row->mapping === null ? null : (string) $row->mapping,
+            );
     }
 
     /** The store's feed; null where none is set. */

@@ -6,11 +6,12 @@ namespace App\Stores;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Filters, order and columns of a list under a name: one's own, or shared with all who see the store. */
 final class SavedViews
 {
-    /** @return list<object> own ones and shared ones, by name */
+    /** @return list<stdClass> own ones and shared ones, by name */
     public static function of(Store $store, int $userId, string $screen): array
     {
         return array_values(

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Tend;
 
 use App\Changes\AddressDrifts;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
@@ -49,7 +51,11 @@ final class TendProvider extends ServiceProvider
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([
-            FindCommand::class, LabCommand::class, ExportCommand::class, MapsCommand::class, PutCommand::class,
+            FindCommand::class,
+            LabCommand::class,
+            ExportCommand::class,
+            MapsCommand::class,
+            PutCommand::class,
         ]);
         $desk->register(FindWork::class);
         $desk->register(WorthWork::class);
@@ -61,27 +67,23 @@ final class TendProvider extends ServiceProvider
         $board->register(new TendStep());
         $stamps->register(
             'tended',
-            static fn (Store $store): string => DB::table('tend_states')
-                ->where('store_id', $store->id)
-                ->value('found_at').
-                ' '.
-                DB::table('tend_leaves')->where('store_id', $store->id)->max('id').
-                ' '.
-                DB::table('tend_links')->where('store_id', $store->id)->max('said_at').
+            static fn (Store $store): string => Typed::line([
+                DB::table('tend_states')->where('store_id', $store->id)->value('found_at'),
+                DB::table('tend_leaves')->where('store_id', $store->id)->max('id'),
+                DB::table('tend_links')->where('store_id', $store->id)->max('said_at'),
                 DB::table('tend_links')->where('store_id', $store->id)->max('run'),
+            ]),
         );
         $stamps->register(
             'maps',
-            static fn (Store $store): string => (string) DB::table('tend_map_states')
-                ->where('store_id', $store->id)
-                ->value('made_at'),
+            static fn (Store $store): string => Typed::text(
+                DB::table('tend_map_states')->where('store_id', $store->id)->value('made_at'),
+            ),
         );
         // Who asks the shop from here, and search engines that fetch sitemaps.
         RateLimiter::for(
             'tend-looks',
-            static fn (Request $request): Limit => Limit::perMinute(30)->by(
-                'looks '.$request->user()?->getAuthIdentifier(),
-            ),
+            static fn (Request $request): Limit => Limit::perMinute(30)->by('looks '.Caller::id($request)),
         );
         RateLimiter::for(
             'sitemaps',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
@@ -67,11 +68,11 @@ final class TendStep implements StepContribution
     /** Orphans with clicks; more than a screen holds are not counted. */
     private static function orphans(Store $store): int
     {
-        return (int) DB::selectOne(
+        return Rows::figure(
             'SELECT COUNT(*) AS n FROM (SELECT id FROM tend_findings WHERE store_id = ? AND state = ? AND type = ?
                 AND worth > 0 LIMIT 1000) some',
             [$store->id, FindingState::Open->value, FindingType::Orphan->value],
-        )->n;
+        );
     }
 
     public function duties(Store $store): array

@@ -9,6 +9,7 @@ use App\Changes\Events\AddressSet;
 use App\Changes\Events\MergeAsked;
 use App\Inventory\Figures;
 use App\Inventory\Index\TakenOver;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
@@ -32,8 +33,7 @@ final class UntangleProvider extends ServiceProvider
     {
         $figures->register(
             TakenOver::TANGLE,
-            static fn (Store $store, array $pages): array => array_map(
-                floatval(...),
+            static fn (Store $store, array $pages): array => Typed::numbers(
                 DB::table('untangle_pages as u')
                     ->join(
                         'untangle_tangles as t',

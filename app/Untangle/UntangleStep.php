@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle;
 
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
@@ -44,7 +45,7 @@ final class UntangleStep implements StepContribution
     public function hand(Store $store): ?Hand
     {
         CauseProgress::learn($store);
-        $open = DB::selectOne(
+        $open = Rows::sole(
             'SELECT COUNT(*) AS n, COALESCE(SUM(is_safe = 0), 0) AS yours, COALESCE(SUM(IF(is_safe = 1, to_do - '.
                 'ready - live, 0)), 0) AS safe FROM untangle_causes WHERE store_id = ? AND to_do > ready + live '.
                 'AND decision IS NULL',

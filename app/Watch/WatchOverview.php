@@ -14,6 +14,7 @@ use App\Watch\Lists\ResultList;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
+use stdClass;
 
 /** What Watch puts on the overview: results that were told since, and days of changes made elsewhere. */
 final class WatchOverview
@@ -63,7 +64,7 @@ final class WatchOverview
                 ->limit(40)
                 ->get(['first_day', 'name', 'pages'])
                 ->map(
-                    static fn (object $one): Mark => new Mark(
+                    static fn (stdClass $one): Mark => new Mark(
                         (string) $one->first_day,
                         "$one->name, ".number_format((int) $one->pages).' pages',
                     ),

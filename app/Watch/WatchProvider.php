@@ -6,6 +6,7 @@ namespace App\Watch;
 
 use App\Changes\Events\ReleaseBegun;
 use App\Facts\Calendar\ComingBoard;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -26,7 +27,6 @@ use App\Watch\Reports\Readers;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
@@ -56,7 +56,7 @@ final class WatchProvider extends ServiceProvider
             'results',
             static fn (Store $store): string => implode(
                 ' ',
-                (array) DB::selectOne(
+                (array) Rows::one(
                     'SELECT MAX(judged_at) AS judged, MAX(decided_at) AS decided, COUNT(*) AS n FROM watch_changes
                         WHERE store_id = ?',
                     [$store->id],

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Facts\NumberWindow;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -150,7 +152,7 @@ final class WeighOverview
     public static function changes(Store $store, Carbon $since): array
     {
         $scored = DB::table('weigh_models')->where('store_id', $store->id)->max('scored_at');
-        if ($scored === null || Carbon::parse($scored)->lessThan($since)) {
+        if ($scored === null || Carbon::parse(Typed::text($scored))->lessThan($since)) {
             return [];
         }
         $moved = DB::table('weigh_scores')
@@ -159,12 +161,12 @@ final class WeighOverview
             ->where('moved_at', '>=', $since)
             ->count();
 
-        $lost = DB::selectOne(
+        $lost = Rows::sole(
             "SELECT COUNT(*) AS n, COALESCE(SUM(lost), 0) AS clicks FROM weigh_losses WHERE store_id = ? AND weeks = 4
                 AND against = 'before' AND lost >= ?",
             [$store->id, self::MUCH],
         );
-        $at = Carbon::parse((string) $scored);
+        $at = Carbon::parse(Typed::text($scored));
         $changes = [];
         if ($moved > 0) {
             $changes[] = new Change(

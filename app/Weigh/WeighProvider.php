@@ -6,6 +6,7 @@ namespace App\Weigh;
 
 use App\Inventory\Figures;
 use App\Inventory\Terms\SeenQueries;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -48,8 +49,7 @@ final class WeighProvider extends ServiceProvider
         foreach (['upside', 'expected_rate', 'click_value', 'wording', 'wording_clicks'] as $figure) {
             $figures->register(
                 $figure,
-                static fn (Store $store, array $pages): array => array_map(
-                    floatval(...),
+                static fn (Store $store, array $pages): array => Typed::numbers(
                     DB::table('weigh_scores')
                         ->where('store_id', $store->id)
                         ->whereIn('page_id', $pages)
@@ -66,9 +66,9 @@ final class WeighProvider extends ServiceProvider
         $board->register(new WeighStep());
         $stamps->register(
             'weighed',
-            static fn (Store $store): string => (string) DB::table('weigh_models')
-                ->where('store_id', $store->id)
-                ->max('scored_at'),
+            static fn (Store $store): string => Typed::text(
+                DB::table('weigh_models')->where('store_id', $store->id)->max('scored_at'),
+            ),
         );
         $stamps->register('worklists', Progress::stamp(...));
         Scores::listen();

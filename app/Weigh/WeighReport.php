@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Facts\NumberWindow;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\Reporting\YearOnYear;
@@ -34,7 +35,7 @@ final class WeighReport
         $markets = count(Markets::of($store)->all()) > 1 ? self::parts($store, $lens, 'market') : [];
         $classes = array_filter(
             GroupSums::of($store, $lens, 'class'),
-            static fn (array $row): bool => in_array((int) $row['name'], self::CLASSES, true),
+            static fn (array $row): bool => in_array(Typed::int($row['name']), self::CLASSES, true),
         );
 
         return $kinds === []
@@ -64,7 +65,9 @@ final class WeighReport
             ->pluck('page_id', 'page_id');
 
         return array_slice(
-            array_values(array_filter($rows, static fn (array $row): bool => isset($indexable[(int) $row['name']]))),
+            array_values(
+                array_filter($rows, static fn (array $row): bool => isset($indexable[Typed::int($row['name'])])),
+            ),
             0,
             self::COLLECTIONS,
         );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Facts\FactTable;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
@@ -17,7 +18,6 @@ use App\Weigh\Weighing\ScoreWork;
 use App\Weigh\Worklists\PageState;
 use App\Weigh\Worklists\Progress;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 
 final class WeighStep implements StepContribution
 {
@@ -35,13 +35,13 @@ final class WeighStep implements StepContribution
     {
         // Lists are few, and each holds two thousand pages at most.
         Progress::learn($store);
-        $open = (int) DB::selectOne(
+        $open = Rows::figure(
             'SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id
                 AND p.state IN ('.
                 PageState::sql(false).
                 ") WHERE w.store_id = ? AND w.state = 'open'",
             [$store->id],
-        )->n;
+        );
 
         return $open === 0 ? null : new Waiting($open, 'in worklists');
     }
@@ -49,7 +49,7 @@ final class WeighStep implements StepContribution
     public function hand(Store $store): ?Hand
     {
         Progress::learn($store);
-        $list = DB::selectOne(
+        $list = Rows::one(
             'SELECT w.id, w.name, w.due_day, COUNT(*) AS pages, SUM(p.state IN ('.
                 PageState::sql(false).
                 ')) AS open FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND '.
@@ -77,11 +77,11 @@ final class WeighStep implements StepContribution
                 'Open the worklist',
             );
         }
-        $losing = (int) DB::selectOne(
+        $losing = Rows::figure(
             "SELECT COUNT(*) AS n FROM weigh_losses WHERE store_id = ? AND weeks = 4 AND against = 'before'
                 AND lost >= ".WeighOverview::MUCH,
             [$store->id],
-        )->n;
+        );
 
         return $losing === 0
             ? null

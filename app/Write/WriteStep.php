@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write;
 
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -40,7 +41,7 @@ final class WriteStep implements StepContribution
     public function hand(Store $store): ?Hand
     {
         $drafts = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
-        $faulty = (int) DB::selectOne(
+        $faulty = Rows::figure(
             'SELECT COUNT(*) AS n FROM write_rows WHERE store_id = ? AND (title_checks > 0
                 OR description_checks > 0) AND kind IN ('.
                 PageKind::Product->value.
@@ -48,7 +49,7 @@ final class WriteStep implements StepContribution
                 PageKind::Collection->value.
                 ')',
             [$store->id],
-        )->n;
+        );
         $more = $faulty === 0 ? '' : Forms::number($faulty).' products and collections have faults to mend';
 
         return match (true) {

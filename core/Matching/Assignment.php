@@ -129,6 +129,7 @@ final class Assignment
                 if ($heap->isEmpty()) {
                     break 2;
                 }
+                /** @var int $next */
                 $next = $heap->extract();
                 $term = $next & ((1 << self::TERM_BITS) - 1);
                 $far = $next >> self::TERM_BITS;

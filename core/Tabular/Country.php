@@ -40,8 +40,13 @@ final class Country
             foreach (self::LANGUAGES as $language) {
                 $countries = ResourceBundle::create($language, 'ICUDATA-region', false)?->get('Countries');
                 foreach ($countries instanceof ResourceBundle ? $countries : [] as $code => $name) {
-                    if (preg_match('/^[A-Z]{2}$/', (string) $code) === 1 && is_string($name) && $code !== 'ZZ') {
-                        $this->names[self::plain($name)] ??= (string) $code;
+                    if (
+                        is_string($code) &&
+                        preg_match('/^[A-Z]{2}$/', $code) === 1 &&
+                        is_string($name) &&
+                        $code !== 'ZZ'
+                    ) {
+                        $this->names[self::plain($name)] ??= $code;
                     }
                 }
             }

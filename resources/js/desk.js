@@ -1,15 +1,23 @@
 /** The writing desk: a sheet of texts that one reads, types into, copies, pastes and takes back, by keyboard and by mouse. */
-import { FIELDS, labelOf, looksLikeTitle, tidy } from 'asset:fields.js';
-import { FIGURES, Figures } from 'asset:figures.js';
+import { looksLikeTitle, tidy } from 'asset:fields.js';
+import { Figures } from 'asset:figures.js';
 import { Ruler } from 'asset:ruler.js';
 import { Rows } from 'asset:desk-rows.js';
-import { Drawing, h, number, rate } from 'asset:desk-draw.js';
-import { holds } from 'asset:lead-term.js';
+import { AROUND, HEAD, MODES, PHONE, PHONE_TALL } from 'asset:desk-modes.js';
+import { Drawing, h, number } from 'asset:desk-draw.js';
 import { Saving, post } from 'asset:saving.js';
-import { ResultCard } from 'asset:desk-card.js';
-import { SocialCard } from 'asset:social-card.js';
-import { format, parse } from 'asset:clipboard.js';
 import { bulkSheet } from 'asset:desk-bulk.js';
+import { columnsForm } from 'asset:desk-columns.js';
+import { Dock } from 'asset:desk-dock.js';
+import { listenToKeys } from 'asset:desk-keys.js';
+import { askLead } from 'asset:desk-lead.js';
+import { Lines } from 'asset:desk-lines.js';
+import { Notices } from 'asset:desk-notices.js';
+import { listenToPointer } from 'asset:desk-pointer.js';
+import { Presence } from 'asset:desk-presence.js';
+import { RangeEdits } from 'asset:desk-range.js';
+import { Sheet } from 'asset:desk-sheet.js';
+import { Typing } from 'asset:desk-typing.js';
 
 const desk = document.getElementById('desk'), list = document.getElementById('desk-list'), body = document.getElementById('desk-rows');
 const given = JSON.parse(document.getElementById('desk-data').textContent);
@@ -17,51 +25,22 @@ const { urls, limits, mayWrite } = given;
 const savedLine = document.getElementById('saved-line'), toldLine = document.getElementById('told-line');
 const ruler = await Ruler.load(given.widths);
 
-/** How many texts a range may change at once: sent in portions, one step. */
-const MOST = 5000;
 const isPhone = matchMedia('(max-width: 860px)');
-const MODES = {
-    both: { fields: ['title', 'description'], shape: 'both', height: 66, extra: { title: 0, description: 16 } },
-    titles: { fields: ['title'], shape: 'titles', height: 33, extra: { title: 16 } },
-    descriptions: { fields: ['description'], shape: 'descriptions', height: 49, extra: { description: 16 } },
-    headings: { fields: ['h1'], shape: 'titles', height: 33, extra: { h1: 16 } },
-    social: { fields: ['social_title', 'social_description'], shape: 'both', height: 66, extra: { social_title: 0, social_description: 16 } },
-    images: { fields: ['social_image'], shape: 'titles', height: 33, extra: { social_image: 16 } },
-    intros: { fields: ['intro'], shape: 'descriptions', isTall: true, height: 145, extra: { intro: 16 } },
-    alts: { fields: ['image_alt'], shape: 'titles', height: 33, extra: { image_alt: 16 } },
-};
-const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, PHONE_TALL = 440, AROUND = 6;
 const wanted = new URLSearchParams(location.search).get('show');
 if (MODES[wanted]) localStorage.setItem('desk shows', wanted);
 let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('desk shows') : 'both';
 
 const saving = new Saving(urls.texts, given.store, heard);
-const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing && typing.id === id && typing.field === field) || problems.has(`${id} ${field}`) }, came);
+const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing.now?.id === id && typing.now.field === field) || problems.has(`${id} ${field}`) }, came);
 const drawing = new Drawing({ ruler, limits, states: given.states, checks: given.checks, rows, figures: { pages: urls.pages } });
 const figures = new Figures({ chosen: given.figures, width: given.width, hasNumbers: given.hasNumbers, currency: given.currency });
-// On a wide screen both shapes stand beside the list; else one, turned by a key.
-const isWide = matchMedia('(min-width: 1600px)').matches;
-const card = new ResultCard(document.getElementById('desk-card'), ruler, isWide ? 'desktop' : null);
-const socialBox = document.getElementById('desk-card-social'), socialCard = new SocialCard(socialBox);
-const phoneCard = isWide ? new ResultCard(document.getElementById('desk-card-phone'), ruler, 'phone') : null;
-function drawCards(row) {
-    const isSocial = show === 'social' || show === 'images';
-    document.getElementById('desk-card').hidden = isSocial;
-    socialBox.hidden = !isSocial;
-    if (isSocial) {
-        const of = field => drawing.willShow(row, field);
-        socialCard.draw({ title: of('social_title'), description: of('social_description'), image: of('social_image'), ownTitle: of('title'), ownDescription: of('description'), url: row.url });
-    }
-    const shown = { title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url };
-    card.draw(shown, limits[row.market]);
-    phoneCard?.draw(shown, limits[row.market]);
-}
+const dock = new Dock({ ruler, drawing, limits, mayWrite, hasNumbers: given.hasNumbers, currency: given.currency, isSocial: () => show === 'social' || show === 'images', askLead: () => leadTerm() });
 const problems = new Map();
 const ticks = `ticks ${location.pathname}`;
 const ticked = new Set(JSON.parse(sessionStorage.getItem(ticks) ?? '[]'));
 
-/** The cell that has the focus, the one where a range began, and what is being typed. */
-let here = { at: 0, column: 0 }, anchor = { at: 0, column: 0 }, typing = null;
+/** The cell that has the focus, and the one where a range began. */
+let here = { at: 0, column: 0 }, anchor = { at: 0, column: 0 };
 const mode = () => MODES[show];
 const fields = () => mode().fields;
 const fieldHere = () => fields()[here.column];
@@ -72,71 +51,8 @@ const topOf = at => at * height() + (at > here.at ? extra() : 0);
 // ---- drawing -------------------------------------------------------------------------------------------------
 
 const drawn = new Map();
-function cell(row, field) {
-    const pair = drawing.pair(row, field), m = drawing.measure(row, field), shownPx = row.texts[field].shown ? ruler.pixels(row.texts[field].shown, looksLikeTitle(field) ? 20 : 14) : null;
-    const { isMeasured, look } = FIELDS[field];
-    const count = text => isMeasured ? String(Math.round(text.px)) : String(text.characters);
-    const box = h('div', `desk-cell of-${look}`);
-    const shown = h('div', 'with-px', drawing.shownLine(row, field, pair), h('span', 'px', shownPx === null ? '–' : isMeasured ? String(Math.round(shownPx)) : String(ruler.characters(row.texts[field].shown))));
-    const next = h('div', 'with-px next', drawing.nextLine(row, field, pair), h('span', `px${m.isOver ? ' over' : ''}`, pair.isTouched ? count(m) : ''));
-    if (pair.isNew) next.lastChild.append(h('i', 'all-new', 'all new'));
-    box.append(shown, next);
-    box.dataset.field = field;
-    return box;
-}
-
-function gridCell(name, ...children) {
-    const node = h('div', name, ...children);
-    node.setAttribute('role', 'gridcell');
-    return node;
-}
-
-function pick(row) {
-    const box = h('input');
-    box.type = 'checkbox';
-    box.checked = ticked.has(row.id);
-    box.tabIndex = -1;
-    box.setAttribute('aria-label', `Tick ${row.name}`);
-    return gridCell('pick', box);
-}
-
-function draw(at) {
-    const row = rows.at(at), line = h('div', 'desk-row');
-    line.setAttribute('role', 'row');
-    line.setAttribute('aria-rowindex', at + 2);
-    line.dataset.at = at;
-    if (!row) { line.append(gridCell('pick'), gridCell('soft', '…')); return line; }
-    line.dataset.row = row.id;
-    if (mayWrite) line.append(pick(row)); else line.append(gridCell('pick'));
-    const told = figures.of(row, drawing.rates(row)), figure = ({ name, words, look }) => { const node = h('span', look, words); node.dataset.fig = name; return node; };
-    const { shape } = mode(), [first, second] = fields();
-    if (shape === 'both') {
-        line.append(
-            gridCell('block', h('div', 'fig', drawing.name(row), ...told.map(figure)), cell(row, first), drawing.says(row, fields())),
-            gridCell('block', cell(row, second)),
-        );
-    } else if (shape === 'titles') {
-        line.append(
-            gridCell('block', drawing.name(row), h('div', 'line-4', row.lead)),
-            gridCell('block', cell(row, first)),
-            ...told.map(one => gridCell(`num ${one.look}`, one.words)),
-            gridCell('says', h('div', '', drawing.stateWords(row)), faultsOf(row)),
-        );
-    } else {
-        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), ...told.map(figure), drawing.says(row, fields())), cell(row, first)));
-    }
-    line.querySelectorAll('.desk-cell').forEach(box => {
-        const holder = box.closest('[role="gridcell"]');
-        holder.id = `cell-${row.id}-${box.dataset.field}`;
-    });
-    return line;
-}
-
-function faultsOf(row) {
-    const told = drawing.faults(row, fields()[0]), line = h('div', told.some(one => one.isFault) ? 'fault' : 'soft', told.map(one => one.brief).join(' · ') || 'no fault');
-    line.title = told.map(one => one.words).join(' · ');
-    return line;
-}
+const lines = new Lines({ rows, drawing, ruler, figures, ticked, mayWrite, fields, shape: () => mode().shape });
+const presence = new Presence({ rows, drawn, url: urls.here, mayWrite, tell, here: () => ({ at: here.at, field: fieldHere() }), typing: () => typing.now });
 
 let asked = 0;
 /** Draws what is in view, a frame at most once. */
@@ -149,11 +65,11 @@ function renderNow() {
     const first = Math.max(0, Math.floor((list.scrollTop - extra()) / height()) - AROUND);
     const last = Math.min(rows.length, Math.ceil((list.scrollTop + list.clientHeight) / height()) + AROUND);
     rows.need(first - 30, last + 60);
-    for (const [at, line] of drawn) if ((at < first || at >= last) && !(typing && at === here.at)) { line.remove(); drawn.delete(at); }
+    for (const [at, line] of drawn) if ((at < first || at >= last) && !(typing.now && at === here.at)) { line.remove(); drawn.delete(at); }
     for (let at = first; at < last; at++) {
         let line = drawn.get(at);
         if (!line) {
-            line = draw(at);
+            line = lines.draw(at);
             drawn.set(at, line);
             let next = null;
             for (let i = at + 1; i <= last && !next; i++) next = drawn.get(i) ?? null;
@@ -161,14 +77,14 @@ function renderNow() {
         }
         line.style.transform = `translateY(${topOf(at)}px)`;
     }
-    markOthers();
+    presence.mark();
     paint();
 }
 
 function redraw(at) {
     const old = drawn.get(at);
-    if (!old || (typing && at === here.at)) return;
-    const line = draw(at);
+    if (!old || (typing.now && at === here.at)) return;
+    const line = lines.draw(at);
     line.style.transform = old.style.transform;
     old.replaceWith(line);
     drawn.set(at, line);
@@ -203,82 +119,16 @@ function paint() {
     }
     const row = rows.at(here.at);
     row ? list.setAttribute('aria-activedescendant', `cell-${row.id}-${fieldHere()}`) : list.removeAttribute('aria-activedescendant');
-    dock(row);
-}
-
-// ---- the dock ------------------------------------------------------------------------------------------------
-
-const facts = document.getElementById('desk-facts'), keyLine = document.getElementById('chosen-line');
-function dock(row) {
     if (!row) return;
-    const { from, to, left, right } = range();
-    drawCards(row);
-    const lost = (socialBox.hidden ? card : socialCard).cutWords();
-    facts.querySelector('[data-name]').textContent = row.name;
-    facts.querySelector('[data-place]').textContent = `${number(here.at + 1)} of ${number(rows.length)}; ${lost}`;
-    const { own, expected, isLow } = drawing.rates(row), line = facts.querySelector('[data-rate]');
-    line.replaceChildren();
-    if (given.hasNumbers) {
-        if (own === null) line.append('Not seen in search in these weeks.');
-        else line.append('Clicked at ', h('b', isLow ? 'low' : '', rate(own)), ...(expected === null ? [] : ['; its places earn ', h('b', '', rate(expected)), ' in this store']), ...(row.upside ? [': ', h('b', '', `${number(row.upside)} ${given.currency}`), ' in 28 days'] : []), '.');
-    }
-    const lead = facts.querySelector('[data-lead]');
-    if (!lead.contains(document.activeElement)) {
-        lead.replaceChildren();
-        if (row.lead) {
-            const title = drawing.willShow(row, 'title'), text = drawing.willShow(row, 'description');
-            lead.append('Lead term ', h('b', '', row.lead), ': ');
-            const inTitle = holds(title, row.lead), inText = holds(text, row.lead);
-            lead.append(h('span', inTitle ? '' : 'fault', inTitle ? 'in the title' : 'not in the title'), ', ', h('span', inText ? '' : 'fault', inText ? 'in the description' : 'not in the description'), '. ');
-        } else if (row.page) lead.append('No lead term yet. ');
-        if (row.support.length) lead.append(h('span', 'soft', `Also ${row.support.slice(0, 3).join(', ')}${row.support.length > 3 ? ` and ${row.support.length - 3} more` : ''}. `));
-        if (mayWrite && row.page) {
-            const button = h('button', 'link-like', row.lead ? 'change' : 'set one');
-            button.type = 'button';
-            button.addEventListener('click', () => askLead());
-            lead.append(button);
-        }
-    }
-    const n = (to - from + 1) * (right - left + 1);
-    const words = n === 1 ? '' : `${number(n)} ${left === right ? fields()[left] + 's' : 'texts'} selected`;
-    keyLine.textContent = [words, ticked.size ? `${number(ticked.size)} ticked` : ''].filter(Boolean).join(', ');
+    const n = (to - from + 1) * (right - left + 1), words = n === 1 ? '' : `${number(n)} ${left === right ? fields()[left] + 's' : 'texts'} selected`;
+    dock.draw(row, here.at, rows.length, [words, ticked.size ? `${number(ticked.size)} ticked` : ''].filter(Boolean).join(', '));
 }
 
-/** The lead term of the page in focus, or of all rows of a range, is typed in the dock. */
-function askLead() {
-    const row = rows.at(here.at);
-    if (!row?.page || !mayWrite) return;
-    const { from, to } = range(), box = h('input', 'input');
-    box.maxLength = 190;
-    box.value = row.lead;
-    box.setAttribute('aria-label', from === to ? `Lead term of ${row.name}` : `Lead term of ${to - from + 1} pages`);
-    const end = () => { facts.querySelector('[data-lead]').replaceChildren(); list.focus(); paint(); };
-    box.addEventListener('keydown', async event => {
-        if (event.key === 'Escape') end();
-        else if (event.key === 'Enter') {
-            const pages = [];
-            for (let at = from; at <= to && pages.length < 1000; at++) if (rows.at(at)?.page) pages.push(rows.at(at).page);
-            await setLeads(pages.map(page => ({ page, term: box.value })));
-            end();
-        } else return;
-        event.preventDefault();
-        event.stopPropagation();
-    });
-    box.addEventListener('blur', () => { if (facts.querySelector('[data-lead]').contains(box)) end(); });
-    facts.querySelector('[data-lead]').replaceChildren('Lead term ', box, ' Enter keeps it');
-    box.focus();
-    box.select();
-}
-async function setLeads(terms) {
-    try {
-        // What was typed before it is a step before it.
-        await saving.flush();
-        const answer = await post(urls.leads, { terms });
-        rows.take(answer.rows);
-        stack(answer);
-        tell(terms.length === 1 ? 'The lead term is kept.' : `${number(terms.length)} lead terms are kept.`);
-    } catch (problem) { tell(problem.isFinal ? problem.message : 'The lead term could not be kept just now.'); }
-}
+
+const leadTerm = () => mayWrite && askLead({
+    rows, here: () => here.at, range, box: dock.lead, saving, url: urls.leads, tell,
+    left: () => { list.focus(); paint(); }, kept: answer => { rows.take(answer.rows); stack(answer); },
+});
 
 // ---- saving --------------------------------------------------------------------------------------------------
 
@@ -306,7 +156,10 @@ function taken({ data, edits }) {
         else problem(edit, result.reason, result.author);
     }
     rows.take(data.rows);
-    for (const { resource, field, saved, author, reason } of data.results) if (!saved && author) clash(wanted.get(`${resource} ${field}`), author); else if (!saved) explain(wanted.get(`${resource} ${field}`), reason);
+    for (const { resource, field, saved, author, reason } of data.results) if (!saved) {
+        const edit = wanted.get(`${resource} ${field}`);
+        if (author) notices.clash(edit, author); else { notices.refused(edit, reason); came([resource]); }
+    }
     stack(data);
     document.body.dispatchEvent(new CustomEvent('texts-saved', { bubbles: true }));
 }
@@ -322,40 +175,18 @@ function stack({ undo, redo }) {
     }
 }
 
-const notices = document.getElementById('notices');
-function notice(key, ...children) {
-    notices.querySelector(`[data-of="${key}"]`)?.remove();
-    const box = h('div', 'notice', ...children);
-    box.dataset.of = key;
-    box.setAttribute('role', 'alert');
-    notices.append(box);
-    render();
-    return box;
-}
-function button(words, act) {
-    const b = h('button', 'button', words);
-    b.type = 'button';
-    b.addEventListener('click', act);
-    return b;
-}
-const nameOf = edit => rows.byId(edit.resource)?.name ?? 'a page that is not in view';
-
-/** Someone else saved first. Neither text is lost: ours stands in the history, and the choice is offered here. */
-function clash(edit, author) {
-    const key = `${edit.resource} ${edit.field}`, row = rows.byId(edit.resource), theirs = row ? row.texts[edit.field].draft ?? row.texts[edit.field].stored : '';
-    const close = () => { notices.querySelector(`[data-of="${key}"]`)?.remove(); list.focus(); render(); };
-    notice(key,
-        h('p', '', h('b', '', `${author} saved the ${edit.field} of ${nameOf(edit)} while you were writing: `), theirs || '(nothing)'), h('p', '', h('b', '', 'Yours: '), edit.text || '(nothing)'),
-        button('Save mine', () => { saving.add('typed', [{ ...edit, revision: row?.texts[edit.field].revision ?? 0 }]); close(); }), ' ', button('Take theirs', close));
-}
-function explain(edit, reason) {
-    const key = `${edit.resource} ${edit.field}`, row = rows.byId(edit.resource);
-    if (row) row.texts[edit.field].typed = edit.text;
-    const forget = () => { problems.delete(key); if (row) delete row.texts[edit.field].typed; notices.querySelector(`[data-of="${key}"]`)?.remove(); rows.fetch([edit.resource]); standing(); list.focus(); render(); };
-    notice(key, h('p', '', h('b', '', `The ${FIELDS[edit.field].words} of ${nameOf(edit)} was not saved. `), reason), h('p', '', edit.text), button('Drop it', forget), ' ',
-        button('Write on', () => { problems.delete(key); notices.querySelector(`[data-of="${key}"]`)?.remove(); const at = rows.placeOf(edit.resource); if (at >= 0) { go(at, Math.max(0, fields().indexOf(edit.field))); type(edit.text); } }));
-    came([edit.resource]);
-}
+const keyOf = edit => `${edit.resource} ${edit.field}`;
+const notices = new Notices(document.getElementById('notices'), rows, {
+    shown: render,
+    closed: () => { list.focus(); render(); },
+    saveMine: edit => saving.add('typed', [edit]),
+    dropped: edit => { problems.delete(keyOf(edit)); rows.fetch([edit.resource]); standing(); },
+    writeOn: edit => {
+        problems.delete(keyOf(edit));
+        const at = rows.placeOf(edit.resource);
+        if (at >= 0) { go(at, Math.max(0, fields().indexOf(edit.field))); type(edit.text); }
+    },
+});
 
 function came(ids) {
     for (const id of ids) { const at = rows.placeOf(id); if (at >= 0) redraw(at); }
@@ -403,68 +234,16 @@ function keepInView(at) {
     else if (bottom > list.scrollTop + room) list.scrollTop = bottom - room;
 }
 
-const editor = h('textarea', 'desk-typing');
-editor.rows = 1;
-editor.autocomplete = 'off';
-editor.spellcheck = true;
-/** Begins to type into the text that has the focus; with the text that it begins with, or what stands there. */
-function type(text = null, isAll = false) {
-    const row = rows.at(here.at), field = fieldHere();
-    if (!mayWrite || !row || typing) return;
-    anchor = { ...here };
-    typing = { id: row.id, at: here.at, field, was: row.texts[field].typed };
-    renderNow();
-    const box = drawn.get(here.at)?.querySelector(`.desk-cell[data-field="${field}"]`);
-    if (!box) { typing = null; return; }
-    editor.value = text ?? rows.text(row, field);
-    editor.maxLength = given.longest[field];
-    editor.setAttribute('aria-label', `${labelOf(field)} of ${row.name}`);
-    editor.className = `desk-typing of-${FIELDS[field].look}`;
-    box.classList.add('typing');
-    box.querySelector('.next').append(editor);
-    editor.focus({ preventScroll: true });
-    if (isAll) editor.select(); else editor.setSelectionRange(editor.value.length, editor.value.length);
-    if (text !== null) follow();
-}
-function follow() {
-    const row = rows.byId(typing.id);
-    row.texts[typing.field].typed = tidy(typing.field, editor.value);
-    const line = drawn.get(typing.at), m = drawing.measure(row, typing.field);
-    line?.querySelector('.px-ruler')?.set(m);
-    const px = line?.querySelector(`.desk-cell[data-field="${typing.field}"] .next .px`);
-    if (px) { px.textContent = FIELDS[typing.field].isMeasured ? Math.round(m.px) : m.characters; px.classList.toggle('over', m.isOver); }
-    drawCards(row);
-}
-/** Ends typing: keeps what was typed, or leaves the text as it was. */
-function end(isKept) {
-    if (!typing) return;
-    const { id, at, field, was } = typing, row = rows.byId(id), text = tidy(field, editor.value);
-    typing = null;
-    if (was === undefined) delete row.texts[field].typed; else row.texts[field].typed = was;
-    editor.remove();
-    if (isKept && text !== tidy(field, rows.text(row, field))) change('typed', [{ row, field, text }]);
-    redraw(at);
-    render();
-}
-editor.addEventListener('input', follow);
-editor.addEventListener('blur', () => end(true));
-editor.addEventListener('keydown', event => {
-    if (event.isComposing) return;
-    const key = event.key, isCommand = event.ctrlKey || event.metaKey;
-    const move = (rowsBy, columnsBy) => { end(true); step(rowsBy, columnsBy); list.focus({ preventScroll: true }); };
-    if (key === 'Enter' && event.altKey && typing.field === 'intro') { editor.setRangeText('\n', editor.selectionStart, editor.selectionEnd, 'end'); follow(); }
-    else if (key === 'Enter' && isCommand) { end(true); list.focus({ preventScroll: true }); ready(); }
-    else if (key === 'Enter') move(event.shiftKey ? -1 : 1, 0);
-    else if (key === 'Tab') move(0, event.shiftKey ? -1 : 1);
-    else if (key === 'Escape') { end(false); list.focus({ preventScroll: true }); }
-    else if ((key === 'ArrowDown' || key === 'ArrowUp') && looksLikeTitle(typing.field) && !event.shiftKey && !event.altKey) move(key === 'ArrowDown' ? 1 : -1, 0);
-    else if (key.toLowerCase() === 's' && isCommand) { end(true); list.focus({ preventScroll: true }); }
-    else if (key === 'Backspace' && event.altKey) { const row = rows.byId(typing.id); editor.value = row.texts[typing.field].stored; follow(); }
-    else if (key === 'F1') help();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+const typing = new Typing({
+    rows, drawing, list, step, help, longest: given.longest, typed: row => dock.cards(row),
+    here: () => ({ row: rows.at(here.at), at: here.at, field: fieldHere() }),
+    lineAt: at => drawn.get(at),
+    begins: () => { anchor = { ...here }; renderNow(); },
+    ended: at => { redraw(at); render(); },
+    save: (row, field, text) => change('typed', [{ row, field, text }]),
+    ready: () => ready(),
 });
+const type = (text = null) => mayWrite && typing.begin(text);
 
 /** To the next text: down its column, or on through the fields to the next row. */
 function step(rowsBy, columnsBy) {
@@ -474,78 +253,11 @@ function step(rowsBy, columnsBy) {
     go(at, column);
 }
 
-async function everyRow(from, to) {
-    const missing = [];
-    for (let at = from; at <= to; at++) if (!rows.at(at)) missing.push(rows.order[at]);
-    if (missing.length) { tell(`Fetching ${number(missing.length)} rows …`); await rows.fetch(missing); tell(''); }
-    const found = rows.order.slice(from, to + 1).map(id => rows.byId(id));
-    if (found.every(Boolean)) return found;
-    // With one missing, what is pasted would stand on the wrong pages.
-    tell('Some rows could not be fetched; nothing was changed.');
-    return [];
-}
-const isTooMany = () => { const { from, to, left, right } = range(); const n = (to - from + 1) * (right - left + 1); if (n > MOST) tell(`${number(n)} texts are more than can be changed at once here (${number(MOST)}). A recipe or a spreadsheet takes them all.`); return n > MOST; };
-/** Changes every text of the range. */
-async function changeRange(action, textOf) {
-    if (!mayWrite || isTooMany()) return;
-    const { from, to, left, right } = range(), edits = [], all = await everyRow(from, to);
-    if (!all.length) return;
-    for (const row of all) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: textOf(row, fields()[column]) });
-    change(action, edits);
-}
-
-async function fillDown() {
-    if (!mayWrite || isTooMany()) return;
-    let { from, to, left, right } = range();
-    if (from === to) { if (from === 0) return; from--; }
-    const all = await everyRow(from, to), edits = [];
-    if (!all.length) return;
-    for (const row of all.slice(1)) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: rows.text(all[0], fields()[column]) });
-    change('filled', edits);
-}
-
-async function cells() {
-    const { from, to, left, right } = range();
-    return (await everyRow(from, to)).map(row => fields().slice(left, right + 1).map(field => rows.text(row, field)));
-}
-async function copy(event, isCut) {
-    if (isTooMany()) { event.preventDefault(); return; }
-    const { from, to } = range();
-    event.preventDefault();
-    let isHere = true;
-    for (let at = from; at <= to; at++) isHere &&= !!rows.at(at);
-    const { left, right } = range();
-    if (isHere) event.clipboardData.setData('text/plain', format(rows.order.slice(from, to + 1).map(id => fields().slice(left, right + 1).map(field => rows.text(rows.byId(id), field)))));
-    else {
-        const all = await cells();
-        if (!all.length) return;
-        await navigator.clipboard.writeText(format(all));
-    }
-    const n = (to - from + 1) * (right - left + 1);
-    tell(`${number(n)} ${n === 1 ? 'text' : 'texts'} copied.`);
-    if (isCut) changeRange('cut', () => '');
-}
-async function paste(event) {
-    event.preventDefault();
-    const grid = parse(event.clipboardData.getData('text/plain'));
-    if (!grid.length || !mayWrite) return;
-    const { from, to, left, right } = range(), edits = [];
-    let lost = 0;
-    if (grid.length === 1 && grid[0].length === 1 && (from !== to || left !== right)) { await changeRange('pasted', () => grid[0][0]); return; }
-    const all = await everyRow(from, Math.min(rows.length - 1, from + grid.length - 1));
-    if (!all.length) return;
-    grid.forEach((cellsOf, down) => cellsOf.forEach((text, across) => {
-        const row = all[down], field = fields()[left + across];
-        if (row && field) edits.push({ row, field, text: text.slice(0, 5000) }); else lost++;
-    }));
-    if (edits.length > MOST) { tell(`${number(edits.length)} texts are more than can be pasted at once (${number(MOST)}). Spreadsheets take files of any length.`); return; }
-    change('pasted', edits);
-    here = { at: Math.min(rows.length - 1, from + grid.length - 1), column: Math.min(fields().length - 1, left + Math.max(...grid.map(row => row.length)) - 1) };
-    anchor = { at: from, column: left };
-    render();
-    tell(`${number(edits.length)} ${edits.length === 1 ? 'text' : 'texts'} pasted.${lost ? ` ${number(lost)} found no place: the list ends here.` : ''}`);
-}
-for (const [name, act] of [['copy', event => copy(event, false)], ['cut', event => copy(event, true)], ['paste', paste]]) document.addEventListener(name, event => { if (document.activeElement === list) act(event); });
+const edits = new RangeEdits({
+    rows, range, fields, change, tell, mayWrite, checks: given.checks, bulk: urls.bulk,
+    pasted: ({ from, to, left, right }) => { here = { at: to, column: right }; anchor = { at: from, column: left }; render(); },
+});
+for (const [name, act] of [['copy', event => edits.copy(event, false)], ['cut', event => edits.copy(event, true)], ['paste', event => edits.paste(event)]]) document.addEventListener(name, event => { if (document.activeElement === list) act(event); });
 
 /** Marks the drafts of the rows as ready, or of the whole view. */
 async function ready(ids = null, mark = 'ready') {
@@ -568,7 +280,28 @@ function tick(ids, isTicked) {
     for (const id of ids) ticked[isTicked ? 'add' : 'delete'](id);
     ticked.size ? sessionStorage.setItem(ticks, JSON.stringify([...ticked])) : sessionStorage.removeItem(ticks);
     for (const line of drawn.values()) { const box = line.querySelector('.pick input'); if (box) box.checked = ticked.has(Number(line.dataset.row)); }
-    const all = document.getElementById('tick-all');
+    const all = listenToKeys(list, {
+    here: () => here, range,
+    last: () => ({ at: rows.length - 1, column: fields().length - 1 }),
+    page: () => Math.max(1, Math.floor((list.clientHeight - HEAD) / height()) - 1),
+    does: {
+        go, step, type, help, turnCard, dossier: openDossier, faults: openFaults, suggest: openSuggest, glance: openGlance, lead: leadTerm,
+        ready: () => ready(), undo: () => turn('undo'), redo: () => turn('redo'), save: () => saving.flush(),
+        fillDown: () => edits.fillDown(), mend: () => edits.mend(), clear: () => edits.change('cleared', () => ''),
+        asShop: () => edits.change('as-shop', (row, field) => row.texts[field].stored),
+        bulk: () => bulk && bulk.open(ticked.size > 0),
+        tick: () => { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); },
+        selectAll: isColumn => { anchor = { at: 0, column: isColumn ? 0 : here.column }; here = { at: rows.length - 1, column: isColumn ? fields().length - 1 : here.column }; paint(); },
+        collapse: () => { anchor = { ...here }; paint(); },
+    },
+});
+listenToPointer(list, {
+    here: () => here, isOne: () => anchor.at === here.at && anchor.column === here.column,
+    place: box => ({ at: Number(box.closest('.desk-row').dataset.at), column: fields().indexOf(box.dataset.field) }),
+    typingBox: typing.box, headHeight: HEAD, rowHeight: height, startsTyping: () => isPhone.matches,
+    does: { go, type, endTyping: () => typing.end(true), tick: (from, to, isTicked) => tick(rows.order.slice(from, to + 1), isTicked) },
+});
+document.getElementById('tick-all');
     if (all) { all.checked = rows.length > 0 && ticked.size === rows.length; all.indeterminate = ticked.size > 0 && ticked.size < rows.length; }
     paint();
 }
@@ -584,133 +317,19 @@ const bulk = mayWrite && bulkSheet(document.getElementById('bulk-sheet'), {
         list.focus();
     },
 });
-/** Repairs the first fault that has a repair, in every text of the range. */
-async function mend() {
-    if (!mayWrite || isTooMany()) return;
-    const { from, to, left, right } = range(), wanted = new Map();
-    for (const row of await everyRow(from, to)) for (const field of fields().slice(left, right + 1)) {
-        const kind = row.texts[field].checks.map(key => given.checks[key].repair).find(Boolean);
-        if (kind) wanted.set(`${kind} ${field}`, [...wanted.get(`${kind} ${field}`) ?? [], row.id]);
-    }
-    if (!wanted.size) { tell('Nothing here that mends by itself.'); return; }
-    for (const [key, ids] of wanted) {
-        const [kind, field] = key.split(' ');
-        try {
-            const { edits } = await post(urls.bulk, { kind, fields: [field], scope: 'rows', rows: ids });
-            if (!edits.length) { tell('It cannot be mended by itself: no word to cut at.'); continue; }
-            change(kind === 'fit' ? 'fitted' : kind === 'tidy' ? 'tidied' : 'brand', edits.map(edit => ({ row: rows.byId(edit.resource), field: edit.field, text: edit.text })));
-            tell(`${number(edits.length)} ${edits.length === 1 ? 'text is' : 'texts are'} mended; Ctrl Z takes it back.`);
-        } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was mended.'); }
-    }
-}
-/** A sheet about the text in focus, as the server tells it; its forms act in place. */
-async function openSheet(path) {
-    const row = rows.at(here.at), sheet = document.getElementById('beside-sheet'), body = document.getElementById('beside-body');
-    if (!row) return;
-    await saving.flush();
-    const show = async (where, request) => {
-        const answer = await fetch(where, request).catch(() => null);
-        if (!answer?.ok) { tell('That could not be told just now. Try again.'); return false; }
-        body.innerHTML = await answer.text();
-        htmx.process(body);
-        return true;
-    };
-    body.onsubmit = async event => {
-        if (event.target.dataset.fault === undefined) return;
-        event.preventDefault();
-        await show(event.target.action, { method: 'POST', body: new FormData(event.target, event.submitter) });
-        rows.fetch([row.id]);
-        document.body.dispatchEvent(new CustomEvent('texts-saved'));
-    };
-    if (await show(path(row), {}) && !sheet.open) sheet.showModal();
-}
+const sheet = new Sheet({
+    row: () => rows.at(here.at), saving, tell, left: () => list.focus(),
+    changed: row => { rows.fetch([row.id]); document.body.dispatchEvent(new CustomEvent('texts-saved')); },
+});
 /** Why the text in focus is said to be faulty, what would mend it, and letting it pass. */
-const openFaults = () => openSheet(row => `${urls.faults}${row.id}/${fieldHere()}`);
+const openFaults = () => sheet.open(row => `${urls.faults}${row.id}/${fieldHere()}`);
 /** Terms, facts and numbers of the page in focus. */
-const openGlance = () => openSheet(row => `${urls.glance}${row.id}`);
+const openGlance = () => sheet.open(row => `${urls.glance}${row.id}`);
 /** Three texts for the one in focus, by a wording source. */
-const openSuggest = () => given.mayWrite && openSheet(row => `${urls.suggest}${row.id}?field=${fieldHere()}`);
+const openSuggest = () => mayWrite && sheet.open(row => `${urls.suggest}${row.id}?field=${fieldHere()}`);
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
-list.addEventListener('keydown', event => {
-    if (event.target !== list || event.isComposing || !rows.length) return;
-    const key = event.key, isCommand = event.ctrlKey || event.metaKey, page = Math.max(1, Math.floor((list.clientHeight - HEAD) / height()) - 1);
-    const move = (at, column) => go(at, column, event.shiftKey);
-    if (isCommand && key === 'Enter') ready();
-    else if (isCommand && key.toLowerCase() === 'a') { const isColumn = range().from === 0 && range().to === rows.length - 1; anchor = { at: 0, column: isColumn ? 0 : here.column }; here = { at: rows.length - 1, column: isColumn ? fields().length - 1 : here.column }; paint(); }
-    else if (isCommand && key.toLowerCase() === 'd') fillDown();
-    else if (isCommand && !event.shiftKey && key.toLowerCase() === 'z') turn('undo');
-    else if (isCommand && (key.toLowerCase() === 'y' || key.toLowerCase() === 'z')) turn('redo');
-    else if (isCommand && key.toLowerCase() === 's') saving.flush();
-    else if (isCommand && key.toLowerCase() === 'h') bulk && bulk.open(ticked.size > 0);
-    else if (isCommand && key === '.') turnCard();
-    else if (isCommand && key === ' ') { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); }
-    else if (isCommand && (key === 'Home' || key === 'End')) move(key === 'Home' ? 0 : rows.length - 1, here.column);
-    else if (isCommand || event.altKey) {
-        if (event.altKey && key === 'Backspace') changeRange('as-shop', (row, field) => row.texts[field].stored);
-        else if (event.altKey && key.toLowerCase() === 'd') openDossier();
-        else if (event.altKey && key.toLowerCase() === 'f') openFaults();
-        else if (event.altKey && key.toLowerCase() === 'g') openSuggest();
-        else if (event.altKey && key.toLowerCase() === 'i') openGlance();
-        else if (event.altKey && key.toLowerCase() === 'l') askLead();
-        else if (event.altKey && key.toLowerCase() === 'm') mend();
-        else return;
-    } else if (key === 'ArrowDown') move(here.at + 1, here.column);
-    else if (key === 'ArrowUp') move(here.at - 1, here.column);
-    else if (key === 'ArrowLeft') move(here.at, here.column - 1);
-    else if (key === 'ArrowRight') move(here.at, here.column + 1);
-    else if (key === 'PageDown') move(here.at + page, here.column);
-    else if (key === 'PageUp') move(here.at - page, here.column);
-    else if (key === 'Home') move(here.at, 0);
-    else if (key === 'End') move(here.at, fields().length - 1);
-    else if (key === 'Enter') step(event.shiftKey ? -1 : 1, 0);
-    else if (key === 'Tab') { const isOut = event.shiftKey ? here.at === 0 && here.column === 0 : here.at === rows.length - 1 && here.column === fields().length - 1; if (isOut) return; step(0, event.shiftKey ? -1 : 1); }
-    else if (key === 'F2') type();
-    else if (key === 'F1' || key === '?') help();
-    else if (key === 'Delete' || key === 'Backspace') changeRange('cleared', () => '');
-    else if (key === 'Escape') { anchor = { ...here }; paint(); }
-    else if ([...key].length === 1) type(key);
-    else return;
-    event.preventDefault();
-});
-
-let pulling = false, pressed = null, isTouch = false;
-list.addEventListener('pointerdown', event => {
-    const box = event.target.closest('.desk-cell');
-    if (!box || event.button !== 0 || event.target === editor) return;
-    // A finger may be about to scroll: it means a text when it is lifted where it came down (click, below).
-    isTouch = event.pointerType === 'touch';
-    if (isTouch) return;
-    const at = Number(box.closest('.desk-row').dataset.at), column = fields().indexOf(box.dataset.field);
-    const isAgain = !event.shiftKey && at === here.at && column === here.column && anchor.at === at && anchor.column === column && document.activeElement === list;
-    if (typing) end(true);
-    list.focus({ preventScroll: true });
-    go(at, column, event.shiftKey);
-    event.preventDefault();
-    if (isAgain || isPhone.matches) { type(); return; }
-    pulling = true;
-});
-list.addEventListener('pointermove', event => {
-    if (!pulling) return;
-    const box = document.elementFromPoint(event.clientX, event.clientY)?.closest('.desk-cell');
-    if (box) { const at = Number(box.closest('.desk-row').dataset.at), column = fields().indexOf(box.dataset.field); if (at !== here.at || column !== here.column) go(at, column, true); }
-    const edge = list.getBoundingClientRect();
-    if (event.clientY > edge.bottom - 20) list.scrollTop += height();
-    else if (event.clientY < edge.top + HEAD + 20) list.scrollTop -= height();
-});
-addEventListener('pointerup', () => { pulling = false; });
-list.addEventListener('dblclick', event => { if (event.target.closest('.desk-cell')) type(); });
-list.addEventListener('click', event => {
-    const text = isTouch && event.target !== editor ? event.target.closest('.desk-cell') : null;
-    if (text) { if (typing) end(true); go(Number(text.closest('.desk-row').dataset.at), fields().indexOf(text.dataset.field)); type(); return; }
-    const box = event.target.closest('.desk-row .pick input');
-    if (!box) return;
-    const at = Number(box.closest('.desk-row').dataset.at);
-    const from = event.shiftKey && pressed !== null ? Math.min(pressed, at) : at, to = event.shiftKey && pressed !== null ? Math.max(pressed, at) : at;
-    tick(rows.order.slice(from, to + 1), box.checked);
-    pressed = at;
-});
 document.getElementById('tick-all')?.addEventListener('change', event => tick(rows.order, event.target.checked));
 list.addEventListener('scroll', render, { passive: true });
 list.addEventListener('focus', () => paint());
@@ -721,10 +340,6 @@ document.querySelector('[data-dossier]')?.addEventListener('click', openDossier)
 document.querySelector('[data-faults]')?.addEventListener('click', openFaults);
 document.querySelector('[data-glance]')?.addEventListener('click', openGlance);
 document.querySelector('[data-suggest]')?.addEventListener('click', openSuggest);
-document.getElementById('beside-sheet')?.addEventListener('keydown', event => {
-    if (!event.ctrlKey && !event.altKey && !event.metaKey && !event.target.matches('input, textarea, select')) document.querySelector(`#beside-sheet [data-take="${event.key}"]`)?.click();
-});
-document.getElementById('beside-sheet')?.addEventListener('close', () => list.focus());
 document.querySelector('[data-card]')?.addEventListener('click', () => { turnCard(); list.focus(); });
 document.querySelector('[data-bulk]')?.addEventListener('click', () => bulk.open(ticked.size > 0));
 for (const one of document.querySelectorAll('[data-help]')) one.addEventListener('click', help);
@@ -739,14 +354,14 @@ for (const form of document.querySelectorAll('form[data-with-ticked]')) form.add
 });
 
 function turnCard() {
-    if (isWide) { tell('Both shapes of the card stand beside the list.'); return; }
-    card.next();
+    if (dock.isWide) { tell('Both shapes of the card stand beside the list.'); return; }
+    dock.turn();
     layout();
 }
 function layout() {
     for (const name of ['both', 'titles', 'descriptions']) desk.classList.toggle(`shows-${name}`, name === mode().shape);
     desk.classList.toggle('is-tall', mode().isTall === true);
-    desk.dataset.card = card.shape;
+    desk.dataset.card = dock.shape;
     const select = document.getElementById('desk-shows');
     if (select) select.value = show;
     for (const [, line] of drawn) line.remove();
@@ -755,66 +370,17 @@ function layout() {
     renderNow();
 }
 
-/** Which figures stand beside the texts, in which order, and how wide titles are: kept for the person. */
-const columns = document.getElementById('columns-form'), columnList = document.getElementById('column-list');
-function listColumns() {
-    const rest = Object.keys(FIGURES).filter(name => !figures.chosen.includes(name));
-    columnList.replaceChildren(...[...figures.chosen, ...rest].map(name => {
-        const box = h('input'), line = h('li', '', h('label', '', box, ` ${figures.label(name)}`)), at = figures.chosen.indexOf(name);
-        box.type = 'checkbox';
-        box.checked = at >= 0;
-        box.addEventListener('change', () => { figures.chosen = box.checked ? [...figures.chosen, name] : figures.chosen.filter(one => one !== name); keepColumns(name); });
-        for (const [to, sign, word] of at < 0 ? [] : [[at - 1, '↑', 'earlier'], [at + 1, '↓', 'later']]) {
-            const button = h('button', 'button', sign);
-            button.type = 'button';
-            button.disabled = to < 0 || to >= figures.chosen.length;
-            button.setAttribute('aria-label', `${figures.label(name)} ${word}`);
-            button.addEventListener('click', () => { figures.chosen.splice(at, 1); figures.chosen.splice(to, 0, name); keepColumns(name, word); });
-            line.append(button);
-        }
-        line.dataset.name = name;
-        return line;
-    }));
-}
-async function keepColumns(name, word) {
-    listColumns();
-    const line = columnList.querySelector(`[data-name="${name}"]`);
-    (word && line?.querySelector(`button[aria-label$="${word}"]:not(:disabled)`) || line?.querySelector('input'))?.focus();
-    figures.fit(desk);
-    figures.heads(desk);
-    layout();
-    try { await post(urls.view, { figures: figures.chosen, width: figures.width }); } catch { tell('The columns could not be kept just now.'); }
-}
-columns?.addEventListener('submit', event => event.preventDefault());
-columns?.elements.width.addEventListener('change', event => { figures.width = Number(event.target.value); keepColumns(); });
-
 /** What others save, mark as ready or release comes in by itself, where nobody is typing. */
 document.body.addEventListener('follow-texts', async () => {
     await saving.flush();
     const first = Math.floor(list.scrollTop / height()), last = Math.ceil((list.scrollTop + list.clientHeight) / height());
     rows.fetch(rows.order.slice(Math.max(0, first), last + 1).filter(id => rows.byId(id)));
 });
-/** Who else is on the desk, and on which text; told every few seconds while the page is looked at. */
-let others = new Map(), toldOf = '';
-function markOthers() {
-    for (const [at, line] of drawn) line.dataset.with = (others.get(rows.order[at]) ?? []).map(one => one.name).join(', ');
-    const beside = (others.get(rows.order[here.at]) ?? []).filter(one => one.field === fieldHere()).map(one => one.name).join(', ');
-    if (beside && typing && toldOf !== `${beside} ${typing.id}`) { toldOf = `${beside} ${typing.id}`; tell(`${beside} is in this text, too. Whoever saves second is asked which one stays.`); }
-}
-async function tellWhere() {
-    const row = rows.at(here.at);
-    if (!mayWrite || document.hidden || !row) return;
-    const told = await post(urls.here, { resource: row.id, field: fieldHere() }).catch(() => null);
-    if (!told) return;
-    others = Map.groupBy ? Map.groupBy(told.others, one => one.resource) : told.others.reduce((map, one) => map.set(one.resource, [...map.get(one.resource) ?? [], one]), new Map());
-    markOthers();
-}
-setInterval(tellWhere, 5000);
-addEventListener('beforeunload', event => { if (typing) end(true); if (problems.size) event.preventDefault(); });
+addEventListener('beforeunload', event => { typing.end(true); if (problems.size) event.preventDefault(); });
 
 figures.fit(desk);
 figures.heads(desk);
-if (columnList) listColumns();
+columnsForm(figures, urls.view, { changed: () => { figures.fit(desk); figures.heads(desk); layout(); }, tell });
 rows.put(given.rows.map(row => row.id));
 rows.take(given.rows);
 layout();

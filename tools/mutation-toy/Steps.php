@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Tools\MutationToy;
 
-/**
- * A toy whose test is kept weak, so that the mutants known to survive are known: `php tools/mutate.php` runs it first.
- */
+/** Tested weakly on purpose: which mutants survive is known, and tools/mutate.php sees to it first. */
 final class Steps
 {
     public static function fee(int $weight): int

@@ -22,7 +22,7 @@ final class InviteCommand extends StoreCommand
         return $this->guarded(function () use ($invitations): int {
             $email = (string) $this->option('email');
             if ((bool) $this->option('add-stores') && filter_var($email, FILTER_VALIDATE_EMAIL) !== false) {
-                $link = config('app.url').'/invitations/'.$invitations->inviteToServer($email);
+                $link = config()->string('app.url').'/invitations/'.$invitations->inviteToServer($email);
 
                 return $this->answer(
                     ['store' => null, 'email' => $email, 'role' => null, 'link' => $link],
@@ -36,7 +36,7 @@ final class InviteCommand extends StoreCommand
                     'An invitation needs --email=ADDRESS and --role=viewer, writer, approver or owner.',
                 );
             }
-            $link = config('app.url').'/invitations/'.$invitations->invite($store, $email, $role, null);
+            $link = config()->string('app.url').'/invitations/'.$invitations->invite($store, $email, $role, null);
 
             return $this->answer(
                 ['store' => $store->slug, 'email' => $email, 'role' => $role->value, 'link' => $link],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Platform\Typed;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -24,21 +25,23 @@ final class AskedAsDescribed
     public function handle(Request $request, Closure $next): Response
     {
         $file = (string) file_get_contents(resource_path('api/openapi.json'));
-        $description = (array) json_decode($file, true, flags: JSON_THROW_ON_ERROR);
+        $description = Typed::map($file);
         $path = substr('/'.$request->route()?->uri(), strlen('/api/v1'));
         $method = strtolower($request->method() === 'HEAD' ? 'GET' : $request->method());
-        $asked = (array) ($description['paths'][$path][$method] ?? []);
+        $asked = self::part($description, 'paths', $path, $method);
         $known = [];
-        foreach ((array) ($asked['parameters'] ?? []) as $parameter) {
-            $parameter = isset($parameter['$ref'])
-                ? $description['components']['parameters'][basename((string) $parameter['$ref'])]
-                : $parameter;
+        foreach (self::part($asked, 'parameters') as $parameter) {
+            $parameter = Typed::map($parameter);
+            if (isset($parameter['$ref'])) {
+                $name = basename(Typed::text($parameter['$ref']));
+                $parameter = self::part($description, 'components', 'parameters', $name);
+            }
             if ($parameter['in'] === 'query') {
-                $known[(string) $parameter['name']] = (array) $parameter['schema'];
+                $known[Typed::text($parameter['name'])] = self::part($parameter, 'schema');
             }
         }
         $wrong = [];
-        if (isset($asked['requestBody']['content']['application/json'])) {
+        if (self::part($asked, 'requestBody', 'content', 'application/json') !== []) {
             $wrong = self::body($request, $file, $path, $method);
         }
         foreach ($request->query() as $name => $value) {
@@ -81,6 +84,19 @@ final class AskedAsDescribed
         return $wrong;
     }
 
+    /**
+     * @param  array<array-key, mixed>  $of
+     * @return array<string, mixed> what stands there under these names, one in the other; empty where nothing does
+     */
+    private static function part(array $of, string ...$names): array
+    {
+        foreach ($names as $name) {
+            $of = Typed::map($of[$name] ?? null);
+        }
+
+        return Typed::map($of);
+    }
+
     /** @param  array<array-key, mixed>  $schema  type, and enum, pattern, minimum and maximum where they are given */
     private static function problem(array $schema, mixed $value): ?string
     {
@@ -89,12 +105,15 @@ final class AskedAsDescribed
         }
         $isNumber = ctype_digit($value) && strlen($value) < 16;
 
+        $choices = Typed::texts(self::part($schema, 'enum'));
+        $least = Typed::int($schema['minimum'] ?? 0);
+        $most = Typed::int($schema['maximum'] ?? PHP_INT_MAX);
+
         return match (true) {
-            isset($schema['enum']) && ! in_array($value, array_map(strval(...), (array) $schema['enum']), true) => 'is none of: '.implode(', ', (array) $schema['enum']).'.',
+            $choices !== [] && ! in_array($value, $choices, true) => 'is none of: '.implode(', ', $choices).'.',
             $schema['type'] === 'integer' && ! $isNumber => 'is no whole number.',
-            $schema['type'] === 'integer' &&
-                ((int) $value < ($schema['minimum'] ?? 0) || (int) $value > ($schema['maximum'] ?? PHP_INT_MAX)) => 'is not between '.($schema['minimum'] ?? 0).' and '.($schema['maximum'] ?? 'any').'.',
-            isset($schema['pattern']) && preg_match('~'.$schema['pattern'].'~', $value) !== 1 => 'is not as it was '.'given out; take "next" of the answer before, unchanged.',
+            $schema['type'] === 'integer' && ((int) $value < $least || (int) $value > $most) => "is not between $least and ".(isset($schema['maximum']) ? $most : 'any').'.',
+            isset($schema['pattern']) && preg_match('~'.Typed::text($schema['pattern']).'~', $value) !== 1 => 'is not as it was given out; take "next" of the answer before, unchanged.',
             default => null,
         };
     }

@@ -27,7 +27,7 @@ final class InvitationController
 
         return view('access.invitation', [
             'invitation' => $found,
-            'store' => $found->store_id === null ? null : Store::query()->findOrFail($found->store_id),
+            'store' => $found->storeId === null ? null : Store::query()->findOrFail($found->storeId),
             'secret' => $secret,
         ]);
     }

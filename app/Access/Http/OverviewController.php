@@ -6,6 +6,7 @@ namespace App\Access\Http;
 
 use App\Access\Models\User;
 use App\Access\Visits;
+use App\Platform\Typed;
 use App\Stores\Http\UnderWayController;
 use App\Stores\Models\Store;
 use App\Stores\Night\NightShift;
@@ -58,7 +59,7 @@ final readonly class OverviewController
         $showsFirstHour = $lots === null || $request->query->has('first-hour');
         $isNew =
             $showsFirstHour ||
-            Carbon::parse((string) $store->getAttribute('created_at'))->greaterThan(now('UTC')->subDays(self::NEW));
+            Carbon::parse(Typed::text($store->getAttribute('created_at')))->greaterThan(now('UTC')->subDays(self::NEW));
         $firstHour = $isNew ? $this->board->firstHour($store) : [];
         $hands = $this->steps->hands($store);
         $weeks = $lots === null ? null : $this->board->weeks($store);

@@ -11,6 +11,7 @@ use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Passwords\ResetLinks;
 use App\Access\Role;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -67,7 +68,7 @@ final class PeopleController
     {
         $secret = $invitations->again($store, $invitation);
         abort_if($secret === null, 404, 'This invitation is no longer open.');
-        $email = (string) DB::table('access_invitations')->where('id', $invitation)->value('email');
+        $email = Typed::text(DB::table('access_invitations')->where('id', $invitation)->value('email'));
 
         return $this->tellLink($store, $email, $secret);
     }

@@ -37,7 +37,7 @@ final class InvitationMail extends Mailable implements ShouldBeEncrypted
             with: [
                 'store' => $this->store,
                 'role' => $this->role,
-                'link' => config('app.url').'/invitations/'.$this->secret,
+                'link' => config()->string('app.url').'/invitations/'.$this->secret,
             ],
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Mail;
 
+use App\Platform\Typed;
 use Illuminate\Contracts\Mail\Mailable;
 use Illuminate\Support\Facades\Mail;
 
@@ -12,7 +13,7 @@ final class Postbox
 {
     public static function isThere(): bool
     {
-        return (string) config('mail.mailers.smtp.host') !== '';
+        return Typed::text(config('mail.mailers.smtp.host')) !== '';
     }
 
     /** Puts a mail into the queue; without a mail server nothing is sent, and the link is shown on screen alone. */

@@ -9,6 +9,7 @@ use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Access\Sessions;
+use App\Platform\Typed;
 use Illuminate\Auth\Passwords\PasswordBroker;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
@@ -20,7 +21,7 @@ final class ResetLinks
     /** The link leads to the address in the settings, never to the host that a request names for itself. */
     public static function url(string $email, string $token): string
     {
-        return config('app.url').route('password.reset', ['token' => $token, 'email' => $email], false);
+        return config()->string('app.url').route('password.reset', ['token' => $token, 'email' => $email], false);
     }
 
     public static function make(User $user): string
@@ -74,7 +75,7 @@ final class ResetLinks
             ->pluck('user_id')
             ->all();
 
-        return array_values(array_diff($people, $elsewhere));
+        return array_values(array_diff($people, Typed::ints($elsewhere)));
     }
 
     private static function broker(): PasswordBroker

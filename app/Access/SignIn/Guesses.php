@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\SignIn;
 
+use App\Platform\Typed;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\RateLimiter;
 
@@ -53,7 +54,7 @@ final readonly class Guesses
     /** Seconds until the next guess is looked at; 0 for at once. */
     public function wait(): int
     {
-        return max(0, (int) Cache::get($this->key.':until', 0) - now()->getTimestamp());
+        return max(0, Typed::int(Cache::get($this->key.':until', 0)) - now()->getTimestamp());
     }
 
     /** Whether a guess is looked at now; it is counted then. */
@@ -71,7 +72,7 @@ final readonly class Guesses
 
     public function failed(): void
     {
-        $over = RateLimiter::attempts($this->key) - $this->free;
+        $over = Typed::int(RateLimiter::attempts($this->key)) - $this->free;
         if ($over >= 0) {
             $wait = (int) min(self::LONGEST_WAIT, self::FIRST_WAIT * 2 ** min(10, $over));
             Cache::put($this->key.':until', now()->getTimestamp() + $wait, $wait + 1);

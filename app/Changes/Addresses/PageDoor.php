@@ -7,10 +7,12 @@ namespace App\Changes\Addresses;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\Slug;
+use stdClass;
 
 /** Where one page is found, and whether it may be: its slug and its robots, as they are and as they are to be. */
 final class PageDoor
@@ -95,9 +97,9 @@ final class PageDoor
         );
     }
 
-    private static function row(Store $store, int $resource): ?object
+    private static function row(Store $store, int $resource): ?stdClass
     {
-        return DB::selectOne(
+        return Rows::one(
             'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
                 COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, f.robots
                 FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id

@@ -8,11 +8,13 @@ use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\Slug;
+use stdClass;
 
 /**
  * Slugs that are not as they should be, what would be better, and changing them: always with a redirect, never lightly
@@ -32,7 +34,7 @@ final class SlugAdvice
     private const PORTION = 1000;
 
     /**
-     * @return array{rows: list<object>, next: ?int} resources whose slug has faults, with a proposal; those of a page
+     * @return array{rows: list<stdClass>, next: ?int} resources whose slug has faults, with a proposal; those of a page
      *     that ranks are guarded
      */
     public static function list(Store $store, int $after, int $limit, bool $all): array
@@ -90,7 +92,7 @@ final class SlugAdvice
     }
 
     /** Why a page is guarded, in words; null where it is not. */
-    public static function guardOf(object $row): ?string
+    public static function guardOf(stdClass $row): ?string
     {
         $position = (int) $row->position_milli / 1000;
 
@@ -114,7 +116,7 @@ final class SlugAdvice
     public static function change(Store $store, int $resource, string $slug, bool $confirmed, ?int $userId): void
     {
         $row =
-            DB::selectOne(
+            Rows::one(
                 'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
                     COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli
                     FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ?
@@ -158,7 +160,7 @@ final class SlugAdvice
         };
     }
 
-    private static function free(Store $store, object $row, string $slug): string
+    private static function free(Store $store, stdClass $row, string $slug): string
     {
         return $slug === '' || $slug === $row->slug
             ? $slug
@@ -168,18 +170,18 @@ final class SlugAdvice
             );
     }
 
-    private static function isTaken(Store $store, object $row, string $slug): bool
+    private static function isTaken(Store $store, stdClass $row, string $slug): bool
     {
         $url = PageUrl::parse((string) $row->url);
         $new = $url === null ? null : $url->resolve((string) preg_replace('~[^/]*$~', '', $url->path).$slug);
 
         return $new === null ||
-            DB::selectOne(
+            Rows::one(
                 'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ?
                     AND i.status = 200',
                 [$store->id, $new->digest()],
             ) !== null ||
-            DB::selectOne(
+            Rows::one(
                 'SELECT 1 AS n FROM address_changes WHERE store_id = ? AND field = ? AND value = ? AND page_id <> ?',
                 [$store->id, AddressField::Slug->value, $slug, (int) $row->page_id],
             ) !== null;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes\Editing;
 
+use stdClass;
+
 /** Something that a person did to texts and can take back. */
 final readonly class EditStep
 {
@@ -11,7 +13,7 @@ final readonly class EditStep
     {
     }
 
-    public static function from(object $row): self
+    public static function from(stdClass $row): self
     {
         return new self((int) $row->id, EditAction::from((string) $row->action), (int) $row->texts);
     }

@@ -9,6 +9,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** A stored text whose row is locked until the transaction ends, with the draft that stands over it. */
 final readonly class LockedText
@@ -58,7 +59,7 @@ final readonly class LockedText
         // Drafts are read under locks of their own: a plain read would see what stood there when the transaction began.
         // Only those that are there: to lock what is missing would lock the gap, and others would wait to write beside.
         foreach ($rows as $field => $texts) {
-            $drafted = array_filter($texts, static fn (object $row): bool => (int) $row->has_draft === 1);
+            $drafted = array_filter($texts, static fn (stdClass $row): bool => (int) $row->has_draft === 1);
             $drafts = DraftSnapshot::lock(Bulk::ids($drafted, 'resource_id'), $field);
             foreach ($texts as $row) {
                 $text = self::from($row, TextField::from($field), $drafts[(int) $row->resource_id] ?? null);
@@ -69,7 +70,7 @@ final readonly class LockedText
         return $locked;
     }
 
-    private static function from(object $row, TextField $field, ?DraftSnapshot $draft): self
+    private static function from(stdClass $row, TextField $field, ?DraftSnapshot $draft): self
     {
         return new self(
             (int) $row->resource_id,

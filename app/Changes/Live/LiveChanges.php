@@ -6,9 +6,11 @@ namespace App\Changes\Live;
 
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What releases made live, and when, read from the history. */
 final class LiveChanges
@@ -33,7 +35,7 @@ final class LiveChanges
     /** When anything that a release had made live was taken back last (UTC); empty where nothing was. */
     public static function lastUndone(Store $store): string
     {
-        return (string) DB::selectOne(
+        return (string) Rows::sole(
             'SELECT MAX(created_at) AS at FROM history WHERE store_id = ? AND release_id > 0 AND event = ?',
             [$store->id, HistoryEvent::Undone->value],
         )->at;
@@ -69,13 +71,13 @@ final class LiveChanges
             $first = $some[0];
             $isText = TextField::tryFrom((int) $first->field) !== null;
             $undone = array_filter(
-                array_map(static fn (object $row): ?string => $row->undone ?? $row->address_undone, $some),
+                array_map(static fn (stdClass $row): ?string => $row->undone ?? $row->address_undone, $some),
             );
             $changes[] = new LiveChange(
                 $page,
-                array_values(array_unique(array_map(static fn (object $row): int => (int) $row->field, $some))),
+                array_values(array_unique(array_map(static fn (stdClass $row): int => (int) $row->field, $some))),
                 $isText ? (string) $first->origin : '',
-                (string) max(array_map(static fn (object $row): string => (string) $row->created_at, $some)),
+                (string) max(array_map(static fn (stdClass $row): string => (string) $row->created_at, $some)),
                 $undone === [] ? null : (string) min($undone),
                 $isText ? (string) $first->before_value : null,
                 $isText ? (string) $first->after_value : null,

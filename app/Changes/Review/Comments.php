@@ -7,6 +7,7 @@ namespace App\Changes\Review;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What people say to each other about a text. */
 final class Comments
@@ -40,7 +41,7 @@ final class Comments
         }
     }
 
-    /** @return list<object> words, name of whoever said it, made_at; oldest first, the last fifty */
+    /** @return list<stdClass> words, name of whoever said it, made_at; oldest first, the last fifty */
     public static function of(int $resource, TextField $field): array
     {
         return array_values(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes\Review;
 
 use Illuminate\Support\Carbon;
+use stdClass;
 
 /** Somebody who approves the texts of a part of the store. */
 final readonly class Reviewer
@@ -32,7 +33,7 @@ final readonly class Reviewer
     ) {
     }
 
-    public static function fromRow(object $row): self
+    public static function fromRow(stdClass $row): self
     {
         $number = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
 

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Changes\Review;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
+use stdClass;
 
 /** Who approves which texts of a store. */
 final class Reviewers
@@ -27,7 +29,7 @@ final class Reviewers
                 ->orderBy('place')
                 ->orderBy('id')
                 ->get()
-                ->map(static fn (object $row): Reviewer => Reviewer::fromRow($row))
+                ->map(static fn (stdClass $row): Reviewer => Reviewer::fromRow($row))
                 ->all(),
         );
     }
@@ -174,7 +176,7 @@ final class Reviewers
         $parts = self::parts($store);
         foreach (self::of($store) as $reviewer) {
             [$part, $values] = $parts->of($reviewer);
-            $row = DB::selectOne(
+            $row = Rows::sole(
                 'SELECT COUNT(*) AS waiting, COALESCE(SUM(d.ready_at < UTC_TIMESTAMP() - INTERVAL ? DAY), 0) AS due,
                     COALESCE(SUM(d.ready_at < UTC_TIMESTAMP() - INTERVAL ? DAY), 0) AS soon
                     FROM drafts d JOIN resources r ON r.id = d.resource_id

@@ -13,12 +13,14 @@ use App\Changes\Origin;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Wordings that are compared over alike pages. From its beginning on nobody else changes its texts; its time runs from
@@ -199,14 +201,14 @@ final class Trials
         }
     }
 
-    private function seeLive(Store $store, object $trial): void
+    private function seeLive(Store $store, stdClass $trial): void
     {
-        $open = (int) DB::selectOne(
+        $open = Rows::figure(
             'SELECT COUNT(*) AS n FROM text_trial_pages p
                 JOIN resource_texts t ON t.resource_id = p.resource_id AND t.field = ?
                 WHERE p.trial_id = ? AND p.value IS NOT NULL AND BINARY t.stored <> BINARY p.value',
             [$trial->field, $trial->id],
-        )->n;
+        );
         if ($open === 0) {
             $this->run($store, $trial, null);
         } elseif ((string) $trial->ends_at <= now()->format('Y-m-d H:i:s')) {
@@ -220,7 +222,7 @@ final class Trials
         }
     }
 
-    private function isOnItsWay(object $trial): bool
+    private function isOnItsWay(stdClass $trial): bool
     {
         return DB::table('drafts')
             ->where('field', $trial->field)
@@ -232,7 +234,7 @@ final class Trials
             ->exists();
     }
 
-    private function run(Store $store, object $trial, ?string $note): void
+    private function run(Store $store, stdClass $trial, ?string $note): void
     {
         $now = new DateTimeImmutable('now', new DateTimeZone('UTC'));
         $until = $now->modify("+{$trial->weeks} weeks");
@@ -270,7 +272,7 @@ final class Trials
         });
     }
 
-    private function seeOver(Store $store, object $trial): void
+    private function seeOver(Store $store, stdClass $trial): void
     {
         if ((string) $trial->ends_at > now()->format('Y-m-d H:i:s')) {
             return;
@@ -285,7 +287,7 @@ final class Trials
     }
 
     /** @throws InvalidArgumentException where there is none in this state */
-    private function locked(Store $store, int $id, TrialState $state): object
+    private function locked(Store $store, int $id, TrialState $state): stdClass
     {
         return DB::table('text_trials')
             ->where('store_id', $store->id)

@@ -7,7 +7,9 @@ namespace App\Connectors\Wording;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Typed;
 use Generator;
+use Illuminate\Support\Arr;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 
@@ -68,6 +70,7 @@ final class WordingClient
                 $this->http->add($this->request($questions[$key], $most), $key);
             }
             foreach ($this->http->finished(1.0) as [$key, $answer]) {
+                /** @var K $key as add() was given it */
                 yield $key => self::read($answer, $questions[$key]);
             }
         }
@@ -99,7 +102,7 @@ final class WordingClient
         $count = static fn (string $key, int $else): int => is_int($usage[$key] ?? null)
             ? max(0, min(10_000_000, $usage[$key]))
             : $else;
-        $content = $data['choices'][0]['message']['content'] ?? null;
+        $content = Arr::get($data, 'choices.0.message.content');
         $problem = match (true) {
             $answer->problem !== null => 'The source did not answer. '.$answer->problem,
             $answer->cut => 'The source answered with more than a text could be.',
@@ -114,7 +117,7 @@ final class WordingClient
         return new WordingAnswer(
             $problem === null && is_string($content) ? $content : '',
             $answer->status === 200 ? $count('prompt_tokens', self::tokens($asked)) : 0,
-            $answer->status === 200 ? $count('completion_tokens', intdiv(strlen((string) $content), 4)) : 0,
+            $answer->status === 200 ? $count('completion_tokens', intdiv(strlen(Typed::text($content)), 4)) : 0,
             $problem,
             $isFinal || ($problem !== null && $answer->status === 200),
             $answer->status === 429 || $answer->status >= 500 || $answer->status === 0

@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /**
  * What a store's people know of its days: events such as sales and holidays, and breaks in the data, across which
@@ -73,7 +74,7 @@ final class Calendar
         return null;
     }
 
-    /** @return list<object> as they were entered, the newest first */
+    /** @return list<stdClass> as they were entered, the newest first */
     public static function all(Store $store): array
     {
         return array_values(

@@ -7,6 +7,7 @@ namespace App\Facts\Http;
 use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\ComingBoard;
 use App\Facts\Calendar\Returns;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -56,7 +57,7 @@ final class CalendarController
                 $given['first'],
                 $given['last'],
                 Returns::from($given['returns']),
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
                 $isFreeze,
             );
         } catch (InvalidArgumentException $error) {

@@ -7,6 +7,7 @@ namespace App\Facts\Lists;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Writes the rows of an import into a list, makes them current, and takes them out again; whatever an older import said
@@ -48,7 +49,7 @@ final readonly class ListBook
             [$import],
         );
         foreach (
-            array_chunk(array_map(static fn (object $row): string => (string) $row->mark, $marks), 2000) as $chunk
+            array_chunk(array_map(static fn (stdClass $row): string => (string) $row->mark, $marks), 2000) as $chunk
         ) {
             DB::update(
                 "UPDATE $table SET is_current = (import_id = ?) WHERE store_id = ? AND mark IN (".
@@ -66,7 +67,7 @@ final readonly class ListBook
     {
         $table = $this->table->value;
         $marks = array_map(
-            static fn (object $row): string => (string) $row->mark,
+            static fn (stdClass $row): string => (string) $row->mark,
             DB::select("SELECT mark FROM $table WHERE import_id = ? ORDER BY mark LIMIT ".self::PORTION, [$import]),
         );
         foreach (array_chunk($marks, 2000) as $chunk) {

@@ -8,6 +8,7 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
@@ -148,7 +149,7 @@ final readonly class ImportsApi
     }
 
     /** @return array<string, int|string|null> */
-    private static function row(object $import): array
+    private static function row(stdClass $import): array
     {
         /** @var stdClass $import */
         return [
@@ -169,6 +170,6 @@ final readonly class ImportsApi
 
     private static function user(Request $request): int
     {
-        return (int) $request->user()?->getAuthIdentifier();
+        return Caller::id($request);
     }
 }

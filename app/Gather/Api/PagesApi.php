@@ -9,6 +9,8 @@ use App\Gather\Pages\PageExport;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -42,7 +44,7 @@ final readonly class PagesApi
     public function crawl(Request $request, Store $store, Crawls $crawls): JsonResponse
     {
         try {
-            ['crawl' => $crawl, 'work' => $work] = $crawls->begin($store, (int) $request->user()?->getAuthIdentifier());
+            ['crawl' => $crawl, 'work' => $work] = $crawls->begin($store, Caller::id($request));
         } catch (RuntimeException $busy) {
             abort(409, $busy->getMessage());
         }
@@ -65,7 +67,7 @@ final readonly class PagesApi
             $row = array_combine(PageExport::COLUMNS, $cells);
             $row['indexable'] = $row['indexable'] === 'yes';
             $row['last_seen'] = $row['last_seen'] === '' ? null : $row['last_seen'];
-            $id = (int) ($ids[(string) $row['url']] ?? 0);
+            $id = Typed::int($ids[(string) $row['url']] ?? 0);
             $rows[$id] = ['page' => $id] + $row;
         }
 

@@ -11,6 +11,7 @@ use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Edit;
+use stdClass;
 
 /**
  * Compares what two crawls saw, page by page from the intervals of their facts, and gathers what was changed in the
@@ -92,7 +93,7 @@ final class CompareWork implements LongWork
     }
 
     /** @return list<int> the next pages with an interval that begins or ends between the two crawls */
-    private function changedPages(object $comparison, int $after): array
+    private function changedPages(stdClass $comparison, int $after): array
     {
         return Bulk::ids(
             DB::select(
@@ -119,7 +120,7 @@ final class CompareWork implements LongWork
      * @param  list<int>  $pages
      * @return list<list<int|string|Bytes|null>>
      */
-    private function changes(object $comparison, array $pages): array
+    private function changes(stdClass $comparison, array $pages): array
     {
         $states = [];
         foreach (
@@ -181,7 +182,7 @@ final class CompareWork implements LongWork
     }
 
     /** @return list<array{Aspect, ?string, ?string}> what differs, before and after */
-    private function between(?object $before, ?object $after): array
+    private function between(?stdClass $before, ?stdClass $after): array
     {
         if ($before === null || $after === null) {
             return match (true) {
@@ -231,7 +232,7 @@ final class CompareWork implements LongWork
         return $found;
     }
 
-    private static function shown(object $facts): string
+    private static function shown(stdClass $facts): string
     {
         return ((int) $facts->status === 0 ? 'no answer' : (string) $facts->status).
             ($facts->redirect_url !== null

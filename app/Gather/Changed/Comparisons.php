@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Gather\Changed;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /** Begins comparisons of two crawls and reads their causes and changes. */
 final readonly class Comparisons
@@ -18,7 +20,7 @@ final readonly class Comparisons
     {
     }
 
-    /** @return list<object> crawls that can be compared, newest first: those that came to an end */
+    /** @return list<stdClass> crawls that can be compared, newest first: those that came to an end */
     public static function crawls(Store $store): array
     {
         return array_values(
@@ -37,7 +39,7 @@ final readonly class Comparisons
      *
      * @throws InvalidArgumentException where they are not two ended crawls of the store, in order
      */
-    public function of(Store $store, int $before, int $after): object
+    public function of(Store $store, int $before, int $after): stdClass
     {
         $known = DB::table('gather_crawls')
             ->where('store_id', $store->id)
@@ -48,7 +50,7 @@ final readonly class Comparisons
             throw new InvalidArgumentException('Choose two crawls that came to an end, the earlier one first.');
         }
 
-        return DB::transaction(function () use ($store, $before, $after): object {
+        return DB::transaction(function () use ($store, $before, $after): stdClass {
             if (
                 DB::table('gather_comparisons')->insertOrIgnore([
                     'store_id' => $store->id,
@@ -80,11 +82,11 @@ final readonly class Comparisons
             ->pluck('id')
             ->all();
         if (count($crawls) === 2) {
-            $this->of($store, (int) $crawls[1], (int) $crawls[0]);
+            $this->of($store, Typed::int($crawls[1]), Typed::int($crawls[0]));
         }
     }
 
-    /** @return list<object> the causes, those that touch the most clicks and pages first */
+    /** @return list<stdClass> the causes, those that touch the most clicks and pages first */
     public static function causes(int $comparison): array
     {
         return array_values(
@@ -100,7 +102,7 @@ final readonly class Comparisons
         );
     }
 
-    /** @return array{rows: list<object>, next: ?string} pages of one cause, those with the most clicks first */
+    /** @return array{rows: list<stdClass>, next: ?string} pages of one cause, those with the most clicks first */
     public static function changes(int $comparison, string $cause, ?string $after): array
     {
         $where = '';

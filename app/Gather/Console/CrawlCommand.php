@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Console;
 
 use App\Gather\Crawl\Crawls;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Facades\DB;
@@ -48,7 +49,7 @@ final class CrawlCommand extends StoreCommand
                 $state === 'done'
                     ? "Crawl {$begun['crawl']} is {$crawl?->state}: {$crawl?->fetched} pages fetched, {$crawl?->failed} failed, {$crawl?->barred} barred.".
                         ($crawl?->sync_problem === null ? '' : ' '.$crawl->sync_problem)
-                    : "Crawl {$begun['crawl']} has $state. $problem",
+                    : "Crawl {$begun['crawl']} has $state. ".Typed::text($problem),
             );
 
             return $state === 'done' ? 0 : 1;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Console;
 
 use App\Gather\Feeds\Feeds;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Facades\DB;
@@ -37,7 +38,7 @@ final class FeedCommand extends StoreCommand
                         ->orderBy('id')
                         ->pluck('id') as $import
                 ) {
-                    $desk->workToEnd((int) $import);
+                    $desk->workToEnd(Typed::int($import));
                 }
             }
             $problem = DB::table('work')->where('id', $work)->value('problem');
@@ -47,7 +48,7 @@ final class FeedCommand extends StoreCommand
                     ? 'The feed is pulled.'
                     : ($state === 'waiting'
                         ? 'The fetch has started.'
-                        : "The pull has $state: $problem"),
+                        : "The pull has $state:  ".Typed::text($problem)),
             );
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -27,10 +28,10 @@ final class CrawlTrust
         // What is open now beside what it replaced in this crawl.
         $turned = "FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl
             WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl = $crawl AND o.status = 200";
-        $fine = (int) DB::selectOne(
+        $fine = Rows::figure(
             "SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl AND n.status = 200",
-        )->n;
-        $changed = (int) DB::selectOne("SELECT COUNT(*) AS n $turned")->n;
+        );
+        $changed = Rows::figure("SELECT COUNT(*) AS n $turned");
         $many = static fn (int $n): bool => $n >= self::FEWEST && $n > self::SHARE * ($fine + $changed);
         $groups = [];
         foreach (
@@ -50,7 +51,7 @@ final class CrawlTrust
             return number_format($broken).
                 ' pages that were fine before answer with an error of the shop: it may be under repair or in the middle of a change.';
         }
-        $wall = DB::selectOne(
+        $wall = Rows::one(
             "SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL
                 GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1",
         );
@@ -58,7 +59,7 @@ final class CrawlTrust
             return number_format((int) $wall->n).
                 " pages that were fine before lead to {$wall->target} now: a consent wall, a sign-in or a redirect by country stands before the shop.";
         }
-        $same = DB::selectOne(
+        $same = Rows::one(
             "SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL
                 AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1",
         );
@@ -69,7 +70,7 @@ final class CrawlTrust
                 '" now: a consent wall or a notice stands before the shop.';
         }
         if ($fine + $changed === 0) {
-            $seen = DB::selectOne(
+            $seen = Rows::sole(
                 "SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken
                     FROM page_facts WHERE store_id = $store AND to_crawl = 0",
             );

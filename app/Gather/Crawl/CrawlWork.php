@@ -21,6 +21,7 @@ use App\Inventory\LastRead;
 use App\Inventory\LinkBook;
 use App\Inventory\PageBook;
 use App\Inventory\Succession;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -30,6 +31,7 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * A crawl from the first request to the finished inventory, phase by phase; each phase can be done again from its start
@@ -136,7 +138,7 @@ final class CrawlWork implements LongWork
     public function ended(int $subjectId, SliceEnd $end): void
     {
         if ($end->state === 'done') {
-            $crawled = (int) DB::table('gather_crawls')->where('id', $subjectId)->value('store_id');
+            $crawled = Typed::int(DB::table('gather_crawls')->where('id', $subjectId)->value('store_id'));
             app(Comparisons::class)->ofLatest(Store::query()->findOrFail($crawled));
         } else {
             DB::table('gather_crawls')
@@ -150,7 +152,7 @@ final class CrawlWork implements LongWork
     }
 
     /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
-    private function isComplete(object $crawl): bool
+    private function isComplete(stdClass $crawl): bool
     {
         return $crawl->doubt === null &&
             (int) $crawl->cut_off === 0 &&
@@ -158,7 +160,7 @@ final class CrawlWork implements LongWork
             (int) $crawl->fetched > 0;
     }
 
-    private function robots(WorkRun $run, Store $store, object $crawl): ?SliceEnd
+    private function robots(WorkRun $run, Store $store, stdClass $crawl): ?SliceEnd
     {
         $base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
         $options = $store->options();
@@ -254,7 +256,7 @@ final class CrawlWork implements LongWork
     }
 
     /** @return bool whether the list table is whole; else the next slice goes on */
-    private function index(WorkRun $run, Store $store, object $crawl): bool
+    private function index(WorkRun $run, Store $store, stdClass $crawl): bool
     {
         $isComplete = $this->isComplete($crawl);
         if ($isComplete && ! is_int($run->progress()['indexed_to'] ?? null)) {
@@ -274,7 +276,7 @@ final class CrawlWork implements LongWork
         return null;
     }
 
-    private function texts(Store $store, WorkRun $run, object $crawl): null
+    private function texts(Store $store, WorkRun $run, stdClass $crawl): null
     {
         $this->pageResources($store)->work($run);
         (new ShownTexts($store))->work($run);
@@ -296,7 +298,7 @@ final class CrawlWork implements LongWork
     }
 
     /** Only the newest crawl's frontier is kept, and only the links of pages that are still there. */
-    private function tidy(Store $store, WorkRun $run, object $crawl): ?SliceEnd
+    private function tidy(Store $store, WorkRun $run, stdClass $crawl): ?SliceEnd
     {
         $links = new LinkBook($store->id);
         $complete = $this->isComplete($crawl);

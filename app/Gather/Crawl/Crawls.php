@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
+use stdClass;
 
 /** Begins, stops and resumes crawls; one at a time in a store. */
 final class Crawls
@@ -75,7 +77,7 @@ final class Crawls
                     'ended_at' => null,
                     'fetched' => max(0, (int) $crawl->fetched - $again),
                 ]);
-            $this->desk->resume((int) $work);
+            $this->desk->resume(Typed::int($work));
         });
 
         return true;
@@ -113,10 +115,10 @@ final class Crawls
             ->whereIn('state', ['waiting', 'running'])
             ->value('id');
 
-        return $id === null ? null : (int) $id;
+        return $id === null ? null : Typed::int($id);
     }
 
-    public static function latest(int $storeId): ?object
+    public static function latest(int $storeId): ?stdClass
     {
         return DB::table('gather_crawls')->where('store_id', $storeId)->orderByDesc('id')->first();
     }
@@ -124,13 +126,15 @@ final class Crawls
     /** The newest crawl whose links and depths the inventory shows; 0 where there is none. */
     public static function shown(int $storeId): int
     {
-        return (int) DB::table('gather_crawls')
-            ->where('store_id', $storeId)
-            ->whereIn('state', ['complete', 'incomplete'])
-            ->max('id');
+        return Typed::int(
+            DB::table('gather_crawls')
+                ->where('store_id', $storeId)
+                ->whereIn('state', ['complete', 'incomplete'])
+                ->max('id'),
+        );
     }
 
-    /** @return list<object> what a first crawl has fetched so far, the newest first, while nothing is sorted yet */
+    /** @return list<stdClass> what a first crawl has fetched so far, the newest first, while nothing is sorted yet */
     public static function arriving(int $storeId): array
     {
         return array_values(

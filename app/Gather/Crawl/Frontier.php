@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\PageReader;
+use stdClass;
 
 /** The URLs of one crawl, level by level and by digest, so that a limit cuts the same set every time. */
 final class Frontier
@@ -104,7 +105,7 @@ final class Frontier
             $pages = DB::select('SELECT id, digest FROM pages WHERE id IN ('.Bulk::list($new).')');
             $this->addPages(
                 array_combine(
-                    array_map(static fn (object $row): string => (string) $row->digest, $pages),
+                    array_map(static fn (stdClass $row): string => (string) $row->digest, $pages),
                     Bulk::ids($pages, 'id'),
                 ),
                 $level,
@@ -132,7 +133,7 @@ final class Frontier
 
         return array_values(
             array_map(
-                static fn (object $row): FrontierPage => new FrontierPage(
+                static fn (stdClass $row): FrontierPage => new FrontierPage(
                     (int) $row->page_id,
                     (string) $row->url,
                     (int) $row->level,

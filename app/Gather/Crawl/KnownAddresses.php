@@ -7,6 +7,7 @@ namespace App\Gather\Crawl;
 use App\Catalogue\PlannedResources;
 use App\Inventory\PageBook;
 use App\Inventory\PageSource;
+use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -52,7 +53,7 @@ final class KnownAddresses
                 $pages[(string) $row->digest] = (int) $row->id;
             }
         }
-        $level = (int) DB::table('gather_frontier')->where('crawl_id', $this->crawlId)->max('level') + 1;
+        $level = Typed::int(DB::table('gather_frontier')->where('crawl_id', $this->crawlId)->max('level')) + 1;
         $this->run->fenced(fn () => $this->frontier->addPages($pages, $level));
 
         return $pages !== [];
@@ -62,7 +63,9 @@ final class KnownAddresses
     private function knowCanonicals(): void
     {
         // Those of the facts up to a row that this slice has looked at are known by now.
-        $newest = (int) DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id');
+        $newest = Typed::int(
+            DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id'),
+        );
         $named = DB::select(
             "SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts
                 WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header

@@ -16,6 +16,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Fetches and parses pages for the length of a slice: requests side by side in this process, parsing in others, and
@@ -91,7 +92,7 @@ final class PageFetching
     /** @var list<array{id: int, problem: string}> */
     private array $again = [];
 
-    public function __construct(private readonly WorkRun $run, private readonly Store $store, object $crawl)
+    public function __construct(private readonly WorkRun $run, private readonly Store $store, stdClass $crawl)
     {
         $options = $store->options();
         $this->crawlId = (int) $crawl->id;
@@ -171,9 +172,10 @@ final class PageFetching
     {
         $answers = $this->http->finished($wait && $parsers->underWay() === 0 ? 0.05 : 0.0);
         foreach ($answers as [$page, $answer]) {
-            $this->take($page, $answer, $parsers);
+            $page instanceof FrontierPage && $this->take($page, $answer, $parsers);
         }
         foreach ($parsers->finished($wait && $answers === [] ? 0.002 : 0.0) as [$tag, $parsed]) {
+            /** @var array{FrontierPage, FetchedPage, string} $tag as take() gave it */
             $this->parsed($tag, $parsed);
         }
     }

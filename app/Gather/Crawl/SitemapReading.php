@@ -15,6 +15,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\Sitemap;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Reads the sitemaps that robots.txt names (or /sitemap.xml where it names none), and those that they list. Each file
@@ -27,7 +28,7 @@ final readonly class SitemapReading
     /** Bytes of one file as it is sent. */
     private const MOST_BYTES = 20_000_000;
 
-    public function __construct(private WorkRun $run, private Store $store, private object $crawl)
+    public function __construct(private WorkRun $run, private Store $store, private stdClass $crawl)
     {
     }
 
@@ -110,7 +111,7 @@ final readonly class SitemapReading
     }
 
     /** @param  list<array{int, string, string}>  $problems */
-    private function note(object $file, int $status, ?Sitemap $sitemap, array $problems): void
+    private function note(stdClass $file, int $status, ?Sitemap $sitemap, array $problems): void
     {
         $problems = [...$problems, ...$sitemap === null ? [] : $sitemap->problems];
         $urls = array_map(strval(...), array_keys($sitemap === null ? [] : $sitemap->urls));

@@ -10,6 +10,7 @@ use App\Connectors\Feed\FeedPart;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -81,7 +82,7 @@ final class FeedWork implements LongWork
                 }
             }
         } catch (FeedNotNow $wait) {
-            return $wait->seconds > self::LONGEST_WAIT || (int) ($run->progress()['waits'] ?? 0) > 40
+            return $wait->seconds > self::LONGEST_WAIT || Typed::int($run->progress()['waits'] ?? 0) > 40
                 ? SliceEnd::failed($wait->getMessage())
                 : $this->later($run, $wait);
         } catch (RuntimeException $wrong) {
@@ -93,7 +94,10 @@ final class FeedWork implements LongWork
 
     private function later(WorkRun $run, FeedNotNow $wait): SliceEnd
     {
-        $run->beat(['waits' => (int) ($run->progress()['waits'] ?? 0) + 1, 'why' => $wait->getMessage()], force: true);
+        $run->beat(
+            ['waits' => Typed::int($run->progress()['waits'] ?? 0) + 1, 'why' => $wait->getMessage()],
+            force: true,
+        );
 
         return SliceEnd::later($wait->seconds);
     }
@@ -202,7 +206,7 @@ final class FeedWork implements LongWork
                             'part' => $number,
                             'work_id' => $run->workId,
                             'pulled_to' => $to,
-                            'whole_to' => $known === null ? $whole : max((string) $known, $whole),
+                            'whole_to' => $known === null ? $whole : max(Typed::text($known), $whole),
                             'is_done' => $isDone,
                             'pulled_at' => now(),
                         ],

@@ -6,6 +6,7 @@ namespace App\Gather\Files;
 
 use App\Facts\RowScope;
 use App\Platform\Tables\TableFile;
+use App\Platform\Typed;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -18,6 +19,7 @@ use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\DateReading;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Field;
+use stdClass;
 
 /**
  * What is found by looking into a file: how it is written, what its columns seem to be, and its first rows.
@@ -96,7 +98,7 @@ final readonly class FileLook
         $known = DB::table('gather_shapes')
             ->where('store_id', $storeId)
             ->get()
-            ->keyBy(static fn (object $row): string => (string) $row->shape);
+            ->keyBy(static fn (stdClass $row): string => (string) $row->shape);
         $fields = array_merge(...array_map(static fn (FileSort $sort): array => $sort->fields(), FileSort::cases()));
         // Names that were brought in before are the surest sign of where the names stand.
         $dialect = $file
@@ -249,7 +251,7 @@ final readonly class FileLook
         FileSort $sort,
         array $columns,
         array $corrections,
-        ?object $before,
+        ?stdClass $before,
     ): RowScope {
         if (is_string($corrections['scope'] ?? null) && $corrections['scope'] !== '') {
             return RowScope::named($store, $corrections['scope']);
@@ -274,13 +276,13 @@ final readonly class FileLook
         FileSort $sort,
         array $columns,
         array $names,
-        ?object $before,
+        ?stdClass $before,
     ): array {
         $chosen =
             $before === null
                 ? null
                 : DateOrder::tryFrom(
-                    (string) (((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''),
+                    Typed::text(((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''),
                 );
         if ($chosen !== null) {
             return [$chosen];

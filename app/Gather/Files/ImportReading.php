@@ -16,6 +16,7 @@ use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
+use stdClass;
 
 /** The first phase of an import: reads the file row by row and stages what can be read; the rest is set aside. */
 final class ImportReading
@@ -31,7 +32,7 @@ final class ImportReading
     public function __construct(
         private readonly WorkRun $run,
         private readonly Store $store,
-        private readonly object $import,
+        private readonly stdClass $import,
     ) {
     }
 
@@ -187,7 +188,7 @@ final class ImportReading
     }
 
     /** Days that each row stands for. */
-    public static function length(object $import): int
+    public static function length(stdClass $import): int
     {
         return $import->period_first === null
             ? 1

@@ -12,6 +12,7 @@ use App\Facts\RowScope;
 use App\Gather\Pages\ReindexWork;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Index\KnownPages;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -22,6 +23,7 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
+use stdClass;
 
 /**
  * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month,
@@ -102,7 +104,7 @@ final class ImportWork implements LongWork
     }
 
     /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
-    private function list(WorkRun $run, Store $store, object $import): string
+    private function list(WorkRun $run, Store $store, stdClass $import): string
     {
         $sort = FileSort::from((string) $import->sort);
         $book = new ListBook($store->id, $sort->list() ?? throw new LogicException('No list.'));
@@ -135,7 +137,7 @@ final class ImportWork implements LongWork
     }
 
     /** Takes the staged days over, those of a month at a time. */
-    private function days(WorkRun $run, Store $store, object $import): string
+    private function days(WorkRun $run, Store $store, stdClass $import): string
     {
         $facts = FileSort::from((string) $import->sort)->facts();
         $book = new FactBook($store->id, $facts, (int) $import->grain);
@@ -187,7 +189,7 @@ final class ImportWork implements LongWork
         return 'weeks';
     }
 
-    private function back(WorkRun $run, Store $store, object $import): string
+    private function back(WorkRun $run, Store $store, stdClass $import): string
     {
         if (FileSort::from((string) $import->sort)->list() !== null) {
             return $this->list($run, $store, $import);
@@ -197,7 +199,7 @@ final class ImportWork implements LongWork
         StagedRows::of($import)->forget();
         $days = array_values(
             array_map(
-                static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
+                static fn (stdClass $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
                 DB::select(
                     "SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day,
                         days",
@@ -209,7 +211,7 @@ final class ImportWork implements LongWork
             $run->fenced(function () use ($book, $import, $portion): void {
                 $weeks = array_filter(
                     (array) json_decode(
-                        (string) DB::table('gather_imports')->where('id', $import->id)->value('weeks'),
+                        Typed::text(DB::table('gather_imports')->where('id', $import->id)->value('weeks')),
                         true,
                     ),
                     is_string(...),
@@ -238,7 +240,7 @@ final class ImportWork implements LongWork
         return 'weeks';
     }
 
-    private function weeks(WorkRun $run, Store $store, object $import): string
+    private function weeks(WorkRun $run, Store $store, stdClass $import): string
     {
         $weeks = array_values(array_filter((array) json_decode((string) $import->weeks, true), is_string(...)));
         sort($weeks);
@@ -266,7 +268,7 @@ final class ImportWork implements LongWork
         return 'numbers';
     }
 
-    private function numbers(WorkRun $run, Store $store, object $import): string
+    private function numbers(WorkRun $run, Store $store, stdClass $import): string
     {
         (new KnownPages($store))->list($run);
         $run->fenced(static fn () => ChangingFacts::end($store->id));

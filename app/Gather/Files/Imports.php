@@ -6,6 +6,7 @@ namespace App\Gather\Files;
 
 use App\Facts\Grain;
 use App\Facts\RowScope;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -16,6 +17,7 @@ use InvalidArgumentException;
 use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\NumberForm;
+use stdClass;
 
 /** Takes files in, piece by piece, starts their imports and takes them back. */
 final readonly class Imports
@@ -27,12 +29,12 @@ final readonly class Imports
     {
     }
 
-    public static function find(Store $store, int $import): ?object
+    public static function find(Store $store, int $import): ?stdClass
     {
         return DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first();
     }
 
-    public static function path(object $import): string
+    public static function path(stdClass $import): string
     {
         return Storage::disk('uploads')->path((string) $import->file_key);
     }
@@ -159,7 +161,7 @@ final readonly class Imports
         // Of how a file is written only what a person said is kept for the next one of its shape.
         $chosen = array_filter(
             [
-                'dates_chosen' => DateOrder::tryFrom((string) ($said['dates'] ?? ''))?->value,
+                'dates_chosen' => DateOrder::tryFrom(Typed::text($said['dates'] ?? ''))?->value,
                 'scope_chosen' => ($said['scope'] ?? '') === 'store' ? 'store' : null,
             ],
             is_string(...),
@@ -289,7 +291,7 @@ final readonly class Imports
                 ->where('created_at', '<', now()->subDays(7))
                 ->pluck('id') as $id
         ) {
-            self::letGo((int) $id);
+            self::letGo(Typed::int($id));
             DB::table('gather_imports')
                 ->where('id', $id)
                 ->whereIn('state', ['arriving', 'look'])
@@ -302,12 +304,12 @@ final readonly class Imports
                 ->where('ended_at', '<', now()->subDays(30))
                 ->pluck('id') as $id
         ) {
-            self::letGo((int) $id);
+            self::letGo(Typed::int($id));
         }
     }
 
     /** Another import of the same bytes whose days still count; null where there is none. */
-    public static function twin(object $import): ?object
+    public static function twin(stdClass $import): ?stdClass
     {
         return $import->digest === null
             ? null
@@ -320,7 +322,7 @@ final readonly class Imports
                 ->first();
     }
 
-    public static function dialectOf(object $import): Dialect
+    public static function dialectOf(stdClass $import): Dialect
     {
         return (new Dialect(',', 'UTF-8', 1, new NumberForm(), DateOrder::DayFirst))->with(
             (array) json_decode((string) $import->dialect, true),

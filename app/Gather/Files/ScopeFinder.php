@@ -9,6 +9,7 @@ use App\Facts\Grain;
 use App\Facts\PageWeeks;
 use App\Facts\RowScope;
 use App\Inventory\PageAddress;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableFile;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -129,10 +130,10 @@ final class ScopeFinder
         }
         $seen = $facts === FactTable::Search ? 'impressions' : 'orders';
 
-        return (int) DB::selectOne(
-            "SELECT COUNT(*) AS n FROM page_weeks WHERE store_id = ? AND week = ? AND $seen > 0",
-            [$store->id, PageWeeks::weekOf($day)],
-        )->n;
+        return Rows::figure("SELECT COUNT(*) AS n FROM page_weeks WHERE store_id = ? AND week = ? AND $seen > 0", [
+            $store->id,
+            PageWeeks::weekOf($day),
+        ]);
     }
 
     /** @return array{array<int, true>, array<string, true>} markets by id and countries by code, two of each at most */
@@ -173,12 +174,7 @@ final class ScopeFinder
         return [$ofMarkets, $ofCountries];
     }
 
-    /**
-     * What an import of these days would put to rest.
-     *
-     * @return ?object{days: int, rows: int, pages: int, clicks: int, imports: int} null where nothing stands in these
-     *     days
-     */
+    /** What an import of these days would put to rest; null where nothing stands in these days. */
     public static function replaced(
         Store $store,
         FactTable $facts,
@@ -186,11 +182,11 @@ final class ScopeFinder
         string $first,
         string $last,
         RowScope $scope,
-    ): ?object {
+    ): ?ReplacedRows {
         if (($grain & Grain::DAY) === 0) {
             return null;
         }
-        $days = DB::selectOne(
+        $days = Rows::sole(
             "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ?
                 AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $facts->value, $grain, $first, $last],
@@ -199,7 +195,7 @@ final class ScopeFinder
             return null;
         }
         $clicks = $facts === FactTable::Search ? 'SUM(clicks)' : 'SUM(visits)';
-        $rows = DB::selectOne(
+        $rows = Rows::sole(
             "SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".
                 $scope->condition($store->id, $facts),
             [$store->id, $grain, $first, $last],
@@ -207,12 +203,12 @@ final class ScopeFinder
 
         return (int) $rows->n === 0
             ? null
-            : (object) [
-                'days' => (int) $days->days,
-                'rows' => (int) $rows->n,
-                'pages' => (int) $rows->pages,
-                'clicks' => (int) $rows->clicks,
-                'imports' => (int) $days->imports,
-            ];
+            : new ReplacedRows(
+                (int) $days->days,
+                (int) $rows->n,
+                (int) $rows->pages,
+                (int) $rows->clicks,
+                (int) $days->imports,
+            );
     }
 }

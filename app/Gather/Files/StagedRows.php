@@ -7,6 +7,7 @@ namespace App\Gather\Files;
 use App\Facts\FactTable;
 use Closure;
 use RuntimeException;
+use stdClass;
 
 /**
  * Rows of one import that are read and not taken over yet: a file of lines for each calendar month, beside the file
@@ -33,7 +34,7 @@ final class StagedRows
     {
     }
 
-    public static function of(object $import): self
+    public static function of(stdClass $import): self
     {
         /** @var array<string, array{bytes: int, days: array<string, int>}> $months */
         $months = (array) json_decode((string) ($import->staged ?? '{}'), true);

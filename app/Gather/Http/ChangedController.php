@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use stdClass;
 
 /** What changed between two crawls, by cause. */
 final class ChangedController
@@ -23,11 +24,11 @@ final class ChangedController
             : null;
         // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where
         // there are two.
-        $whole = array_values(array_filter($crawls, static fn (object $crawl): bool => $crawl->state === 'complete'));
+        $whole = array_values(array_filter($crawls, static fn (stdClass $crawl): bool => $crawl->state === 'complete'));
         $usual = count($whole) >= 2 ? $whole : $crawls;
         $after = $number('after') ?? (int) ($usual[0]->id ?? 0);
-        $earlier = static fn (array $some): ?object => array_values(
-            array_filter($some, static fn (object $crawl): bool => (int) $crawl->id < $after),
+        $earlier = static fn (array $some): ?stdClass => array_values(
+            array_filter($some, static fn (stdClass $crawl): bool => (int) $crawl->id < $after),
         )[0] ?? null;
         $before = $number('before') ?? (int) (($earlier($usual) ?? $earlier($crawls))->id ?? 0);
         $comparison = null;

@@ -15,6 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use RuntimeException;
+use stdClass;
 
 final class CrawlController
 {
@@ -83,7 +84,7 @@ final class CrawlController
         return redirect()->route('gather.crawl', $store);
     }
 
-    /** @return array{work: ?WorkView, crawl: ?object, failures: iterable<object>, queued: int} */
+    /** @return array{work: ?WorkView, crawl: ?stdClass, failures: iterable<stdClass>, queued: int} */
     private function state(Store $store): array
     {
         $crawl = Crawls::latest($store->id);

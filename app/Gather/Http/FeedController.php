@@ -8,6 +8,7 @@ use App\Connectors\Feed\FeedMapping;
 use App\Connectors\Feed\FeedNotNow;
 use App\Gather\Feeds\Feeds;
 use App\Gather\Feeds\FeedWork;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -42,7 +43,7 @@ final class FeedController
 
     public function pull(Request $request, Store $store, Feeds $feeds): RedirectResponse
     {
-        $feeds->pull($store, (int) $request->user()?->getAuthIdentifier());
+        $feeds->pull($store, Caller::id($request));
 
         return redirect()->route('gather.feed', $store);
     }
@@ -57,7 +58,7 @@ final class FeedController
                 ->route('gather.feed', $store)
                 ->withErrors(['days' => $wrong->getMessage()]);
         }
-        $feeds->pull($store->refresh(), (int) $request->user()?->getAuthIdentifier());
+        $feeds->pull($store->refresh(), Caller::id($request));
 
         return redirect()
             ->route('gather.feed', $store)

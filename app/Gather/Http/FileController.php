@@ -12,6 +12,7 @@ use App\Gather\Files\ImportWork;
 use App\Gather\Files\ScopeFinder;
 use App\Gather\Files\SumsBeside;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -22,6 +23,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Files that are brought in: their arrival, the look into them, their import and its end. */
@@ -275,10 +277,7 @@ final class FileController
                     foreach (
                         DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside
                     ) {
-                        $cells = array_map(
-                            strval(...),
-                            array_values((array) json_decode((string) $aside->cells, true)),
-                        );
+                        $cells = Typed::texts(array_values((array) json_decode((string) $aside->cells, true)));
                         yield [
                             ...array_slice(array_pad($cells, count($names), ''), 0, count($names)),
                             "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
@@ -297,7 +296,7 @@ final class FileController
         );
     }
 
-    private function look(Request $request, Store $store, object $import): FileLook
+    private function look(Request $request, Store $store, stdClass $import): FileLook
     {
         $sort = FileSort::tryFrom(is_string($request->input('sort')) ? $request->input('sort') : '');
         $given = array_filter(
@@ -317,8 +316,8 @@ final class FileController
         return FileLook::into($store->id, Imports::path($import), $sort, $given, $columns);
     }
 
-    /** @return array{store: Store, import: object, work: ?WorkView} */
-    private function state(Store $store, object $import): array
+    /** @return array{store: Store, import: stdClass, work: ?WorkView} */
+    private function state(Store $store, stdClass $import): array
     {
         return [
             'store' => $store,

@@ -12,6 +12,7 @@ use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\SavedViews;
@@ -42,7 +43,7 @@ final class InventoryController
                 'window' => $window,
                 'columns' => $filter->columns($window !== null),
                 'markets' => Markets::of($store)->all(),
-                'views' => SavedViews::of($store, (int) $request->user()?->getAuthIdentifier(), 'inventory'),
+                'views' => SavedViews::of($store, Caller::id($request), 'inventory'),
                 'selection' => Selections::find($store, $filter->selection),
                 'selections' => Selections::named($store),
             ] + $page,

@@ -12,6 +12,7 @@ use App\Inventory\Index\RepeatedLines;
 use App\Inventory\KeptDetails;
 use App\Inventory\PageSource;
 use App\Inventory\Succession;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
@@ -67,7 +68,7 @@ final class PageController
                 DB::table('gather_sitemap_pages')->where('page_id', $page)->value('alternates'),
             ),
             'sizes' => (array) json_decode(
-                (string) DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes'),
+                Typed::text(DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes')),
                 true,
             ),
             'ownText' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
@@ -94,7 +95,8 @@ final class PageController
     {
         $told = [];
         foreach (is_array($details['hreflangs'] ?? null) ? $details['hreflangs'] : [] as $one) {
-            $told[] = ['tag', (string) ($one['code'] ?? ''), (string) ($one['url'] ?? '')];
+            $one = (array) $one;
+            $told[] = ['tag', Typed::text($one['code'] ?? ''), Typed::text($one['url'] ?? '')];
         }
         $page = PageUrl::parse($url);
         foreach (

@@ -8,6 +8,7 @@ use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\ImageSizes;
 use App\Inventory\LivesByHand;
 use App\Inventory\Succession;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -28,7 +29,7 @@ final class PageFactsController
         ]);
         abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
         $life = LifeState::fromKey($given['life']) ?? abort(422);
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         LivesByHand::say(
             $store,
             $page,

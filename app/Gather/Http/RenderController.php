@@ -7,6 +7,8 @@ namespace App\Gather\Http;
 use App\Connectors\Http\BrowserProcess;
 use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -43,13 +45,13 @@ final class RenderController
                 ->where('store_id', $store->id)
                 ->where('id', $given['page'])
                 ->pluck('id')
-                ->map(intval(...))
+                ->map(Typed::int(...))
                 ->all()
             : Renders::sample($store);
         abort_if($pages === [], 404);
         $work = WorkView::latest($store->id, RenderWork::sort());
         if ($work?->isActive() !== true) {
-            $desk->begin(RenderWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier(), [
+            $desk->begin(RenderWork::class, $store->id, 0, Caller::id($request), [
                 'left' => array_values($pages),
             ]);
         }

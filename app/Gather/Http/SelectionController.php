@@ -7,6 +7,7 @@ namespace App\Gather\Http;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Inventory\Selections;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Stores\SavedViews;
 use Illuminate\Http\RedirectResponse;
@@ -41,7 +42,7 @@ final class SelectionController
             $id = Selections::keep(
                 $store,
                 $given['to'] === 'list' ? (string) $given['name'] : '',
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
                 $all ? $list->ids($store, $filter) : [array_map(intval(...), array_values($given['pages'] ?? []))],
             );
         } catch (InvalidArgumentException) {
@@ -66,7 +67,7 @@ final class SelectionController
         $given = $request->validate(['addresses' => ['required', 'string', 'max:4000000']]);
         ['pages' => $pages, 'unknown' => $unknown] = Selections::pasted($store, $given['addresses']);
         try {
-            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [$pages]);
+            $id = Selections::keep($store, '', Caller::id($request), [$pages]);
         } catch (InvalidArgumentException) {
             return redirect()
                 ->route('gather', $store)
@@ -108,7 +109,7 @@ final class SelectionController
         $filter = PageFilter::of(array_filter($given['filter'] ?? [], is_string(...)));
         SavedViews::save(
             $store,
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
             'inventory',
             $given['name'],
             $filter->query(),
@@ -122,7 +123,7 @@ final class SelectionController
 
     public function dropView(Request $request, Store $store, int $view): RedirectResponse
     {
-        SavedViews::drop($store, (int) $request->user()?->getAuthIdentifier(), $view);
+        SavedViews::drop($store, Caller::id($request), $view);
 
         return redirect()->route('gather', $store)->with('done', 'The view was deleted.');
     }

@@ -13,6 +13,7 @@ use App\Inventory\WhyNot;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
 use Orchard\Core\StructuredData\LifeState;
+use stdClass;
 
 /** What the inventory can show, sort and filter by, a column of the list table each. */
 enum PageColumn: string
@@ -283,7 +284,7 @@ enum PageColumn: string
     }
 
     /** What a row shows in it. */
-    public function shown(object $row, bool $isForFile = false): string
+    public function shown(stdClass $row, bool $isForFile = false): string
     {
         // A file is read by machines, a screen by people.
         $number = $isForFile ? number_format(...) : Forms::number(...);

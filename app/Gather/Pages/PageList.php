@@ -7,10 +7,12 @@ namespace App\Gather\Pages;
 use App\Inventory\PageSource;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Reads the inventory's rows, a page of them at a time, by key, from the list table alone. */
 final class PageList
@@ -23,7 +25,7 @@ final class PageList
     /** Columns that an index leads to in their order. */
     private const ORDERED = ['address', 'depth', 'links', 'words', 'clicks', 'impressions', 'revenue', 'upside'];
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     public function page(Store $store, PageFilter $filter): array
     {
         [$from, $where, $values] = $this->where($store, $filter);
@@ -60,7 +62,7 @@ final class PageList
     {
         [$from, $where, $values] = $this->where($store, $filter);
 
-        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM $from WHERE $where", $values)->n;
+        return Rows::figure("SELECT COUNT(*) AS n FROM $from WHERE $where", $values);
     }
 
     /**
@@ -167,7 +169,7 @@ final class PageList
 
     /**
      * @param  list<int>  $ids
-     * @return list<object> in that order
+     * @return list<stdClass> in that order
      */
     private function rows(array $ids): array
     {
@@ -189,7 +191,7 @@ final class PageList
             $rows[(int) $row->page_id] = $row;
         }
 
-        return array_values(array_filter(array_map(static fn (int $id): ?object => $rows[$id] ?? null, $ids)));
+        return array_values(array_filter(array_map(static fn (int $id): ?stdClass => $rows[$id] ?? null, $ids)));
     }
 
     /** @return array{string, bool} the column that leads, and whether downwards */

@@ -36,7 +36,9 @@ while (($head = $read(4)) !== null) {
     if ($frame === null) {
         break;
     }
-    [$url, $type, $body] = unserialize($frame, ['allowed_classes' => false]);
+    /** @var array{string, ?string, string} $asked as ParserPool sends it */
+    $asked = unserialize($frame, ['allowed_classes' => false]);
+    [$url, $type, $body] = $asked;
     try {
         $answer = serialize($parser->parse($body, $type, $url));
     } catch (Throwable $error) {

@@ -7,6 +7,7 @@ namespace App\Gather\Rendering;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Inventory\KeptDetails;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
@@ -22,7 +23,9 @@ final class ImageSizes
     public static function weigh(Store $store, int $page): int
     {
         $details = KeptDetails::unpack(
-            DB::table('page_details')->where('store_id', $store->id)->where('page_id', $page)->value('details'),
+            Typed::text(
+                DB::table('page_details')->where('store_id', $store->id)->where('page_id', $page)->value('details'),
+            ),
         );
         $sources = array_values(
             array_unique(
@@ -48,7 +51,7 @@ final class ImageSizes
             }
             foreach ($http->finished(0.05) as [$src, $answer]) {
                 $length = $answer->header('content-length');
-                $sizes[(string) $src] =
+                $sizes[Typed::text($src)] =
                     $answer->status === 200 && ctype_digit((string) $length)
                         ? (int) $length
                         : ($answer->status === 0

@@ -10,6 +10,7 @@ use App\Connectors\Http\Browser;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Inventory\PageMark;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
@@ -57,7 +58,7 @@ final class Renders
     public function show(Store $store, int $page): void
     {
         $url = PageUrl::parse(
-            (string) DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'),
+            Typed::text(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url')),
         );
         if ($url === null) {
             return;

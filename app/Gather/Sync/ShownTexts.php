@@ -13,6 +13,7 @@ use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
+use stdClass;
 
 /**
  * Learns from the pages what the theme makes of stored texts: the shown text of each resource, and the suffix of
@@ -90,7 +91,7 @@ final readonly class ShownTexts
                     (int) $group->kind,
                     TitleSuffix::learn(
                         array_map(
-                            static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown],
+                            static fn (stdClass $pair): array => [(string) $pair->stored, (string) $pair->shown],
                             $pairs,
                         ),
                     ),

@@ -16,6 +16,7 @@ use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Kinds\PageKind;
@@ -25,6 +26,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\IndexRules;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** Makes the list table anew from the newest facts: kind, state for search engines, sizes, words to search by. */
 final readonly class IndexRebuild
@@ -138,7 +140,7 @@ final readonly class IndexRebuild
 
     /** @return array{list<int|string|null>, list<int|string>} */
     private function rowsOf(
-        object $row,
+        stdClass $row,
         KindRules $rules,
         RepeatedLines $lines,
         ProductsOfPages $products,
@@ -202,12 +204,12 @@ final readonly class IndexRebuild
     }
 
     /** @return list<string> language codes that a page gives itself: by its own hreflang, then by lang */
-    private static function codesOf(object $row): array
+    private static function codesOf(stdClass $row): array
     {
         $codes = [];
         foreach ((array) (KeptDetails::unpack($row->details)['hreflangs'] ?? []) as $one) {
             if (is_array($one) && ($one['url'] ?? null) === $row->url && ($one['code'] ?? '') !== 'x-default') {
-                $codes[] = (string) $one['code'];
+                $codes[] = Typed::text($one['code']);
             }
         }
 
@@ -217,7 +219,7 @@ final readonly class IndexRebuild
     /**
      * Pages go to the market that their language tells.
      *
-     * @param  array<object>  $rows
+     * @param  array<stdClass>  $rows
      * @param  list<list<int|string|null>>  $index
      */
     private function moveToMarkets(array $rows, array $index): void
@@ -236,7 +238,7 @@ final readonly class IndexRebuild
     }
 
     /** @param  array<string, int>  $strays */
-    private static function marksOf(object $row, PageKind $kind, array $strays, int $h1s): int
+    private static function marksOf(stdClass $row, PageKind $kind, array $strays, int $h1s): int
     {
         $isPage = (int) $row->status === 200 && $row->marks !== null;
         $marks = 0;
@@ -259,7 +261,7 @@ final readonly class IndexRebuild
         return $marks;
     }
 
-    private function whyNot(object $row): WhyNot
+    private function whyNot(stdClass $row): WhyNot
     {
         $status = (int) $row->status;
         /** @var list<string> $canonicals */

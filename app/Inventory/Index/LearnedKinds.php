@@ -10,6 +10,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Collections that no rule tells and no structured data, known by the shop's own make-up: pages whose main content
@@ -62,7 +63,7 @@ final readonly class LearnedKinds
                 ? []
                 : array_fill_keys(
                     array_map(
-                        static fn (object $row): string => (string) $row->url,
+                        static fn (stdClass $row): string => (string) $row->url,
                         DB::select(
                             'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ?
                                 AND i.kind = ?',

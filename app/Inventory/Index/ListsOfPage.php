@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What files and feeds tell of one page besides its days: index state, backlinks, crawlers' visits, a list it stands
@@ -13,23 +15,23 @@ use Illuminate\Support\Facades\DB;
 final readonly class ListsOfPage
 {
     /**
-     * @param  list<object>  $backlinks  the first ones
-     * @param  list<object>  $crawlers  fetches of the last 90 days by crawler and status
+     * @param  list<stdClass>  $backlinks  the first ones
+     * @param  list<stdClass>  $crawlers  fetches of the last 90 days by crawler and status
      */
     private function __construct(
-        public ?object $index,
+        public ?stdClass $index,
         public array $backlinks,
         public int $backlinkCount,
         public int $followed,
         public int $hosts,
         public array $crawlers,
-        public ?object $listed,
+        public ?stdClass $listed,
     ) {
     }
 
     public static function of(int $page): self
     {
-        $counts = DB::selectOne(
+        $counts = Rows::sole(
             'SELECT COUNT(*) AS n, COALESCE(SUM(followed), 0) AS followed, COUNT(DISTINCT source_host) AS hosts
                 FROM backlink_rows WHERE page_id = ? AND is_current = 1',
             [$page],

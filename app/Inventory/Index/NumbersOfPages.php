@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -54,7 +55,7 @@ final class NumbersOfPages
             self::CHUNK.
             ') chunk';
         for ($after = 0; ; $after = (int) $last) {
-            $last = DB::selectOne($chunk, [$store->id, $after])->id;
+            $last = Rows::sole($chunk, [$store->id, $after])->id;
             if ($last === null) {
                 return;
             }

@@ -6,10 +6,12 @@ namespace App\Inventory\Index;
 
 use App\Inventory\LifeOrigin;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
+use stdClass;
 
 /**
  * Brings together, for a chunk of pages, what a person, files, structured data and text say of their products. Each
@@ -19,10 +21,10 @@ final class ProductsOfPages
 {
     private readonly string $today;
 
-    /** @var array<int, object> */
+    /** @var array<int, stdClass> */
     private array $hand = [];
 
-    /** @var array<int, object> */
+    /** @var array<int, stdClass> */
     private array $file = [];
 
     /** @var list<list<int|string|null>> */
@@ -65,7 +67,7 @@ final class ProductsOfPages
     }
 
     /** @return array{life: LifeState, stock: ?int, price: ?string} for the list table; the rest waits for write() */
-    public function of(object $row, PageKind $kind): array
+    public function of(stdClass $row, PageKind $kind): array
     {
         $page = (int) $row->id;
         $hand = $this->hand[$page] ?? null;
@@ -83,7 +85,7 @@ final class ProductsOfPages
         $said = [
             [LifeOrigin::Hand, (int) ($hand->life ?? 0)],
             [LifeOrigin::File, self::lifeOf($file)],
-            [LifeOrigin::Structured, (int) ($structured['life'] ?? 0)],
+            [LifeOrigin::Structured, Typed::int($structured['life'] ?? 0)],
             [LifeOrigin::Text, $kind === PageKind::Product ? (int) $row->text_life : 0],
         ];
         $told = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
@@ -107,8 +109,8 @@ final class ProductsOfPages
         $price = $price === null ? null : number_format((float) $price, 2, '.', '');
         $stock = $file === null || $file->stock === null ? null : (int) $file->stock;
         $first = static fn (string $key): string => ($file->{$key} ?? '') !== ''
-            ? (string) $file->{$key}
-            : (string) ($structured[$key] ?? '');
+            ? Typed::text($file->{$key})
+            : Typed::text($structured[$key] ?? '');
         $this->rows[] = [
             $page,
             $this->store,
@@ -122,10 +124,10 @@ final class ProductsOfPages
             $stock,
             $first('maker'),
             $file->rating ??
-            (isset($structured['rating']) ? number_format((float) $structured['rating'], 2, '.', '') : null),
+            (isset($structured['rating']) ? number_format(Typed::number($structured['rating']), 2, '.', '') : null),
             $file === null || $file->reviews === null
                 ? (isset($structured['reviews'])
-                    ? (int) $structured['reviews']
+                    ? Typed::int($structured['reviews'])
                     : null)
                 : (int) $file->reviews,
         ];
@@ -150,7 +152,7 @@ final class ProductsOfPages
     }
 
     /** A file that tells the stock alone has said enough. */
-    private static function lifeOf(?object $file): int
+    private static function lifeOf(?stdClass $file): int
     {
         return match (true) {
             $file === null => 0,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -60,10 +61,9 @@ final class StoredLinks
         }
         $homes = [];
         foreach (array_filter($urls) as $url) {
-            $id = (int) DB::table('pages')
-                ->where('store_id', $this->store->id)
-                ->where('digest', $url->digest())
-                ->value('id');
+            $id = Typed::int(
+                DB::table('pages')->where('store_id', $this->store->id)->where('digest', $url->digest())->value('id'),
+            );
             isset($this->node[$id]) && ($homes[$this->node[$id]] = $this->node[$id]);
         }
 
@@ -252,7 +252,7 @@ final class StoredLinks
             $statement = $pdo->prepare($sql);
             $statement->execute($values);
             while (($row = $statement->fetch(PDO::FETCH_NUM)) !== false) {
-                yield array_map(intval(...), $row);
+                yield array_values(Typed::ints($row));
             }
             $statement->closeCursor();
         } finally {

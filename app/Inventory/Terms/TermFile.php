@@ -6,6 +6,7 @@ namespace App\Inventory\Terms;
 
 use App\Inventory\PageAddress;
 use App\Platform\Tables\TableReader;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use InvalidArgumentException;
 
@@ -82,8 +83,8 @@ final class TermFile
                     'A file of terms has at most '.number_format(self::MOST_ROWS).' rows.',
                 );
             }
-            $url = trim((string) ($cells[$columns[0]] ?? ''));
-            $term = PageTerms::tidy((string) ($cells[$columns[1]] ?? ''));
+            $url = trim(Typed::text($cells[$columns[0]] ?? ''));
+            $term = PageTerms::tidy(Typed::text($cells[$columns[1]] ?? ''));
             if ($url !== '' && $term !== '' && count($terms[$url] ?? []) <= PageTerms::MOST) {
                 $terms[$url][] = $term;
             }

@@ -12,6 +12,7 @@ use App\Match\Terms\TermList;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use stdClass;
 
 /** Terms and pairings as JSON, a screen at a time, by key. Described in resources/api/openapi.json. */
 final class TermsApi
@@ -32,7 +33,7 @@ final class TermsApi
         return response()->json([
             'market' => $filter->market,
             'data' => array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'term' => (int) $row->id,
                     'text' => (string) $row->term,
                     'asked_for' => Asks::kind((int) $row->asked)?->value,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Match\Console;
 
 use App\Match\Pairing\SuggestWork;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Facades\DB;
@@ -22,7 +24,7 @@ final class SuggestCommand extends StoreCommand
             $store = $this->store();
             $work = SuggestWork::begin($store, null);
             $state = $this->option('wait') ? $desk->workToEnd($work) : 'waiting';
-            $sums = DB::selectOne(
+            $sums = Rows::sole(
                 'SELECT COALESCE(SUM(terms), 0) AS terms, COALESCE(SUM(leads), 0) AS leads, COALESCE(SUM(pages), 0) AS
                     pages,
                     COALESCE(SUM(gap), 0) AS gap FROM match_states WHERE store_id = ?',
@@ -48,7 +50,7 @@ final class SuggestCommand extends StoreCommand
                         number_format((int) $sums->terms).
                         " terms; pages take turns for $rivals of them.",
                     'waiting' => 'The matching has begun.',
-                    default => "The matching has $state. $problem",
+                    default => "The matching has $state. ".Typed::text($problem),
                 },
             );
 

@@ -10,6 +10,7 @@ use App\Match\Terms\Groups;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
+use App\Platform\Web\Caller;
 use App\Platform\Web\Forms;
 use App\Platform\Web\Pager;
 use App\Platform\Work\WorkView;
@@ -30,7 +31,7 @@ final class MatchController
         $filter = TermFilter::from($request, $store);
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 60) : null;
         ['rows' => $rows, 'next' => $next] = TermList::page($store, $filter, $after);
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
 
         return view('match.index', [
             'store' => $store,
@@ -68,7 +69,7 @@ final class MatchController
 
     public function suggest(Request $request, Store $store): RedirectResponse
     {
-        SuggestWork::begin($store, (int) $request->user()?->getAuthIdentifier());
+        SuggestWork::begin($store, Caller::id($request));
 
         return redirect()
             ->route('match', $store)
@@ -87,7 +88,7 @@ final class MatchController
             'pasted' => ['nullable', 'string', 'max:500000'],
         ]);
         $file = $request->file('terms');
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         try {
             $told =
                 $file instanceof UploadedFile

@@ -10,6 +10,7 @@ use App\Match\Terms\PlacedPages;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Pager;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -30,7 +31,7 @@ final class OpenController
     {
         $filter = TermFilter::from($request, $store);
         $isAll = $request->query('show') === 'all';
-        $counts = DB::selectOne(
+        $counts = Rows::sole(
             'SELECT COUNT(*) AS n, SUM(takes_turns) AS turns FROM match_rivalries WHERE store_id = ? AND market_id = ?',
             [$store->id, $filter->market],
         );

@@ -8,6 +8,7 @@ use App\Match\Terms\Pages;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The terms of a screen on one side and their pages on the other, with a line for each that goes for one: where lines
@@ -29,14 +30,14 @@ final readonly class Picture
     {
     }
 
-    /** @param  list<object>  $terms */
+    /** @param  list<stdClass>  $terms */
     public static function of(Store $store, array $terms): self
     {
         $rivals = self::rivals(
             array_values(
                 array_map(
-                    static fn (object $term): int => (int) $term->id,
-                    array_filter($terms, static fn (object $term): bool => (int) $term->rivals === 1),
+                    static fn (stdClass $term): int => (int) $term->id,
+                    array_filter($terms, static fn (stdClass $term): bool => (int) $term->rivals === 1),
                 ),
             ),
         );

@@ -16,8 +16,10 @@ use App\Match\Planning\Plan;
 use App\Match\Planning\Plans;
 use App\Match\Terms\Asks;
 use App\Match\Terms\Sayings;
+use App\Match\Terms\TermKey;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -25,6 +27,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use InvalidArgumentException;
+use stdClass;
 
 /** Pages that are to be made for terms which no page serves, and terms that are left without one. */
 final class PlanController
@@ -42,7 +45,7 @@ final class PlanController
         ]);
         $row = TermList::these($store, [$term])[0] ?? null;
         abort_if($row === null, 404);
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         try {
             return back()->with(
                 'done',
@@ -91,9 +94,7 @@ final class PlanController
         $pages = array_keys(PlannedPages::of($store));
         abort_if($page !== null && ! in_array($page, $pages, true), 404);
         try {
-            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [
-                $page === null ? $pages : [$page],
-            ]);
+            $id = Selections::keep($store, '', Caller::id($request), [$page === null ? $pages : [$page]]);
         } catch (InvalidArgumentException) {
             return back()->withErrors(['plan' => 'No page is planned.']);
         }
@@ -102,7 +103,7 @@ final class PlanController
     }
 
     /** @throws InvalidArgumentException */
-    private function make(Request $request, Store $store, object $term, int $userId): string
+    private function make(Request $request, Store $store, stdClass $term, int $userId): string
     {
         $market = Markets::of($store)->find((int) $term->market_id);
         $plan = Plan::for($store, $market, (string) $term->term, Asks::kind((int) $term->asked))->with(
@@ -119,12 +120,12 @@ final class PlanController
             $userId,
             "a page for “{$term->term}”",
             [$page, ...$old],
-            [$term],
+            [TermKey::of($term)],
             static function () use ($store, $term, $plan, $page, $old, $userId): void {
                 PageTerms::lead($store, array_fill_keys($old, ''), TermOrigin::Hand, $userId);
                 Sayings::say(
                     $store,
-                    [$term],
+                    [TermKey::of($term)],
                     [
                         'plan' => Plans::PLANNED,
                         'plan_name' => $plan->name,
@@ -143,7 +144,7 @@ final class PlanController
         return "“{$plan->name}” is planned at {$plan->url->target()} and can be written.";
     }
 
-    private function leave(Request $request, Store $store, object $term, int $userId): string
+    private function leave(Request $request, Store $store, stdClass $term, int $userId): string
     {
         $review = $request->input('review_on');
         $this->say($store, $term, $userId, [
@@ -157,7 +158,7 @@ final class PlanController
         return "“{$term->term}” is left without a page.";
     }
 
-    private function open(Store $store, object $term, int $userId): string
+    private function open(Store $store, stdClass $term, int $userId): string
     {
         $this->say($store, $term, $userId, [
             'plan' => '',
@@ -171,23 +172,24 @@ final class PlanController
     }
 
     /** @param  array<string, mixed>  $what */
-    private function say(Store $store, object $term, int $userId, array $what): void
+    private function say(Store $store, stdClass $term, int $userId, array $what): void
     {
         $pages = self::planned($store, $term);
-        TermSteps::take($store, $userId, "a page for “{$term->term}”", $pages, [$term], static function () use (
+        TermSteps::take(
             $store,
-            $term,
             $userId,
-            $what,
+            "a page for “{$term->term}”",
             $pages,
-        ): void {
-            PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
-            Sayings::say($store, [$term], $what, $userId);
-        });
+            [TermKey::of($term)],
+            static function () use ($store, $term, $userId, $what, $pages): void {
+                PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
+                Sayings::say($store, [TermKey::of($term)], $what, $userId);
+            },
+        );
     }
 
     /** @return list<int> the page that is planned for a term; none or one */
-    private static function planned(Store $store, object $term): array
+    private static function planned(Store $store, stdClass $term): array
     {
         $page = DB::table('match_said')
             ->where('store_id', $store->id)

@@ -9,6 +9,8 @@ use App\Match\Pairing\Giving;
 use App\Match\Rivalries\RivalryBook;
 use App\Match\Rivalries\Verdict;
 use App\Match\Terms\TermList;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -30,7 +32,7 @@ final class RivalController
             'review_on' => ['nullable', 'date', 'after:today'],
         ]);
         $row = TermList::these($store, [$term])[0] ?? null;
-        [$page, $rival] = [(int) $request->input('page'), (int) $request->input('rival')];
+        [$page, $rival] = [Typed::int($request->input('page')), Typed::int($request->input('rival'))];
         $pair =
             $row === null
                 ? null
@@ -40,14 +42,14 @@ final class RivalController
                     ->where('rival_id', $rival)
                     ->first();
         abort_if($row === null || $pair === null, 404);
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         if ($request->string('verdict')->toString() === 'reopen') {
             RivalryBook::reopen($store, $row, $page, $rival, $userId);
 
             return back()->with('done', "The question of “{$row->term}” is open again.");
         }
         $verdict = Verdict::from($request->string('verdict')->toString());
-        $main = $verdict === Verdict::Leave ? null : (int) $request->input('main');
+        $main = $verdict === Verdict::Leave ? null : Typed::int($request->input('main'));
         abort_if($main !== null && ! in_array($main, [$page, $rival], true), 422);
         if ($main !== null && $verdict->movesPage() && ! $this->canBeLedTo($store, $main)) {
             return back()->withErrors([

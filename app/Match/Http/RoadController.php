@@ -10,6 +10,8 @@ use App\Match\Terms\Pages;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermList;
 use App\Match\Tracking\TrackWork;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -17,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Terms\LinkStock;
+use stdClass;
 
 /** The road to a term: how many links a rival page is ahead, what closing the gap takes, and what is won first. */
 final class RoadController
@@ -67,8 +70,8 @@ final class RoadController
                 $row,
                 $given['rival'],
                 new LinkStock((int) $given['backlinks'], (int) $given['internal']),
-                isset($given['own']) ? (int) $given['own'] : null,
-                (int) $request->user()?->getAuthIdentifier(),
+                isset($given['own']) ? Typed::int($given['own']) : null,
+                Caller::id($request),
             );
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['rival' => $wrong->getMessage()]);
@@ -98,16 +101,16 @@ final class RoadController
                 array_values(
                     array_filter(
                         TermList::these($store, array_values(array_map(intval(...), $given['terms']))),
-                        static fn (object $one): bool => (int) $one->market_id === (int) $row->market_id,
+                        static fn (stdClass $one): bool => (int) $one->market_id === (int) $row->market_id,
                     ),
                 ),
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
             ),
             'drop' => RoadBook::dropStep($store, $id, (string) hex2bin((string) $given['step'])),
             default => RoadBook::drop($store, $id),
         };
 
-        $given['do'] === 'add' && TrackWork::begin($store, (int) $request->user()?->getAuthIdentifier());
+        $given['do'] === 'add' && TrackWork::begin($store, Caller::id($request));
 
         return $given['do'] === 'end'
             ? redirect()->route('match.roads', $store)

@@ -14,10 +14,13 @@ use App\Match\Terms\Asks;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermFilter;
+use App\Match\Terms\TermKey;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
 use App\Match\Tracking\TermHistory;
 use App\Match\Tracking\TrackWork;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -27,6 +30,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use Orchard\Core\Terms\AskedFor;
+use stdClass;
 
 /** One term: what it asks for, the pages that could go for it, and what people decide. */
 final class TermController
@@ -43,7 +47,7 @@ final class TermController
             [$term, $store->id],
         );
         $rivals = RivalryBook::of($store, $term);
-        $ids = array_map(static fn (object $pair): int => (int) $pair->page_id, $pairs);
+        $ids = array_map(static fn (stdClass $pair): int => (int) $pair->page_id, $pairs);
         foreach ($rivals as $rival) {
             array_push($ids, (int) $rival->page_id, (int) $rival->rival_id);
         }
@@ -103,17 +107,17 @@ final class TermController
             'note' => ['nullable', 'string', 'max:500'],
             'tags' => ['nullable', 'string', 'max:190'],
         ]);
-        $ids = array_values(array_map(intval(...), (array) $request->input('terms')));
+        $ids = array_values(Typed::ints((array) $request->input('terms')));
         $terms = TermList::these($store, $ids);
         abort_if($terms === [], 404);
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         $do = (string) $request->string('do');
         $many = count($terms) === 1 ? "“{$terms[0]->term}”" : Forms::number(count($terms)).' terms';
         $led = array_values(
             array_unique(
                 array_map(
-                    static fn (object $term): int => (int) $term->lead_page,
-                    array_filter($terms, static fn (object $term): bool => $term->lead_page !== null),
+                    static fn (stdClass $term): int => (int) $term->lead_page,
+                    array_filter($terms, static fn (stdClass $term): bool => $term->lead_page !== null),
                 ),
             ),
         );
@@ -131,14 +135,9 @@ final class TermController
         $request->validate(['term' => ['required', 'string', 'max:190'], 'market' => ['nullable', 'integer']]);
         $filter = TermFilter::from($request, $store);
         $market = Markets::of($store)->all();
-        $asked = (int) $request->input('market');
+        $asked = Typed::int($request->input('market'));
         $id = in_array($asked, array_map(static fn ($one): int => $one->id, $market), true) ? $asked : $filter->market;
-        $isNew = Sayings::add(
-            $store,
-            $id,
-            (string) $request->string('term'),
-            (int) $request->user()?->getAuthIdentifier(),
-        );
+        $isNew = Sayings::add($store, $id, (string) $request->string('term'), Caller::id($request));
 
         return back()->with(
             'done',
@@ -159,7 +158,7 @@ final class TermController
     }
 
     /**
-     * @param  list<object>  $terms
+     * @param  list<stdClass>  $terms
      * @param  list<int>  $pages
      */
     private function lock(
@@ -175,7 +174,7 @@ final class TermController
             $userId,
             ($isLock ? 'locking ' : 'unlocking ').$many,
             $pages,
-            $terms,
+            TermKey::all($terms),
             static function () use ($store, $pages, $isLock, $userId): void {
                 PageTerms::claim($store, $pages, $isLock ? TermOrigin::Hand : TermOrigin::Proposed, $userId);
             },
@@ -193,11 +192,11 @@ final class TermController
     }
 
     /** To a page by its number, or by an address as people paste it. */
-    private function giveTo(Request $request, Store $store, object $term, int $userId): RedirectResponse
+    private function giveTo(Request $request, Store $store, stdClass $term, int $userId): RedirectResponse
     {
         $url = trim((string) $request->string('url'));
         if ($url === '') {
-            return back()->with('done', Giving::of($store, $term, (int) $request->input('page'), $userId));
+            return back()->with('done', Giving::of($store, $term, Typed::int($request->input('page')), $userId));
         }
         $page = PageAddress::pages($store, [$url])[0][$url] ?? null;
 
@@ -206,7 +205,7 @@ final class TermController
             : back()->with('done', Giving::of($store, $term, $page, $userId));
     }
 
-    /** @param  list<object>  $terms */
+    /** @param  list<stdClass>  $terms */
     private function mark(Store $store, array $terms, string $do, int $userId, string $many): RedirectResponse
     {
         [$column, $value, $words] = match ($do) {
@@ -220,15 +219,15 @@ final class TermController
             $do === 'leave-out'
                 ? array_values(
                     array_map(
-                        static fn (object $term): int => (int) $term->lead_page,
+                        static fn (stdClass $term): int => (int) $term->lead_page,
                         array_filter(
                             $terms,
-                            static fn (object $term): bool => $term->lead_page !== null && (int) $term->locked === 0,
+                            static fn (stdClass $term): bool => $term->lead_page !== null && (int) $term->locked === 0,
                         ),
                     ),
                 )
                 : [];
-        TermSteps::take($store, $userId, "$many $words", $free, $terms, static function () use (
+        TermSteps::take($store, $userId, "$many $words", $free, TermKey::all($terms), static function () use (
             $store,
             $terms,
             $column,
@@ -236,7 +235,7 @@ final class TermController
             $free,
             $userId,
         ): void {
-            Sayings::say($store, $terms, [$column => $value], $userId);
+            Sayings::say($store, TermKey::all($terms), [$column => $value], $userId);
             $free === [] || PageTerms::lead($store, array_fill_keys($free, ''), TermOrigin::Hand, $userId);
         });
 
@@ -245,7 +244,7 @@ final class TermController
         return back()->with('done', ucfirst($many).": $words.");
     }
 
-    /** @param  list<object>  $terms */
+    /** @param  list<stdClass>  $terms */
     private function say(Request $request, Store $store, array $terms, int $userId, string $many): RedirectResponse
     {
         $what = [];
@@ -262,8 +261,8 @@ final class TermController
                 $userId,
                 $many,
                 [],
-                $terms,
-                static fn () => Sayings::say($store, $terms, $what, $userId),
+                TermKey::all($terms),
+                static fn () => Sayings::say($store, TermKey::all($terms), $what, $userId),
             );
 
         return back()->with('done', $what === [] ? 'Nothing was said.' : ucfirst($many).': kept.');
@@ -271,7 +270,7 @@ final class TermController
 
     private function turn(Request $request, Store $store, bool $isUndo): RedirectResponse
     {
-        $told = TermSteps::turn($store, (int) $request->user()?->getAuthIdentifier(), $isUndo);
+        $told = TermSteps::turn($store, Caller::id($request), $isUndo);
         $told === null || $told['pages'] === [] || Giving::solveFor($store, $told['pages']);
         $left =
             $told === null || $told['left'] === 0

@@ -8,11 +8,14 @@ use App\Changes\Live\TimeMarks;
 use App\Inventory\PageAddress;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
+use App\Match\Terms\TermKey;
 use App\Match\Terms\TermSteps;
 use App\Match\Tracking\Trackable;
 use App\Match\Tracking\TrackedFilter;
 use App\Match\Tracking\TrackedList;
 use App\Match\Tracking\TrackWork;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Platform\Web\Forms;
 use App\Platform\Web\Pager;
 use App\Platform\Work\WorkView;
@@ -25,6 +28,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
+use stdClass;
 
 /** Terms that somebody keeps an eye on: where they stand, week by week. */
 final class TrackedController
@@ -38,10 +42,10 @@ final class TrackedController
         $pager = Pager::of($request, $count, TrackedList::SIZE);
         $rows = $list->rows($pager->offset());
         $pages = array_map(
-            static fn (object $row): int => (int) ($row->page_id ?? 0) ?: (int) ($row->lead_page ?? 0),
+            static fn (stdClass $row): int => (int) ($row->page_id ?? 0) ?: (int) ($row->lead_page ?? 0),
             $rows,
         );
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         $bands = $list->bands();
 
         return view('match.tracked', [
@@ -105,7 +109,7 @@ final class TrackedController
                         ' are.',
                 ]);
         }
-        $userId = (int) $request->user()?->getAuthIdentifier();
+        $userId = Caller::id($request);
         $tags = Sayings::tags((string) $request->string('tags'));
         $many = count($picked) === 1 ? "“{$picked[0]->term}”" : Forms::number(count($picked)).' terms';
         TermSteps::take($store, $userId, "tracking $many", [], $picked, static function () use (
@@ -115,7 +119,7 @@ final class TrackedController
             $userId,
         ): void {
             foreach ($picked as $term) {
-                Sayings::isKnown($store, $term) || Sayings::add($store, $term->market_id, $term->term, $userId);
+                Sayings::isKnown($store, $term) || Sayings::add($store, $term->market, $term->term, $userId);
             }
             Sayings::say($store, $picked, ['tracked' => 1] + ($tags === '' ? [] : ['tags' => $tags]), $userId);
         });
@@ -126,10 +130,10 @@ final class TrackedController
             ->with('done', ucfirst($many).' tracked. Their days are being read.');
     }
 
-    /** @return non-empty-list<object{market_id: int, digest: string, term: string}>|string terms, or what is wrong */
+    /** @return non-empty-list<TermKey>|string terms, or what is wrong */
     private function picked(Request $request, Store $store, Market $market): array|string
     {
-        $most = (int) $request->input('most', 10);
+        $most = Typed::int($request->input('most', 10));
         if ($request->input('which') === 'page') {
             $url = trim((string) $request->string('url'));
             $page = PageAddress::pages($store, [$url])[0][$url] ?? null;

@@ -7,11 +7,14 @@ namespace App\Match\Pairing;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Match\Terms\Pages;
+use App\Match\Terms\TermKey;
 use App\Match\Terms\TermSteps;
+use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** What somebody decides of a term and a page, with what else moves by it. */
 final class Giving
@@ -19,10 +22,10 @@ final class Giving
     /**
      * Gives a term to a page as its lead term, and solves what is left again.
      *
-     * @param  object  $term  row of match_terms
+     * @param  stdClass  $term  row of match_terms
      * @return string what became of it, in words
      */
-    public static function of(Store $store, object $term, int $page, int $userId): string
+    public static function of(Store $store, stdClass $term, int $page, int $userId): string
     {
         $isOne = DB::table('page_index')
             ->where('store_id', $store->id)
@@ -38,7 +41,7 @@ final class Giving
         $isProposed = self::hasProposals($store);
         $touched = array_keys($leads);
         $moved = [];
-        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [$term], static function () use (
+        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [TermKey::of($term)], static function () use (
             $store,
             $leads,
             $userId,
@@ -89,7 +92,7 @@ final class Giving
                 ->distinct()
                 ->pluck('market_id') as $market
         ) {
-            $one = Markets::of($store)->find((int) $market);
+            $one = Markets::of($store)->find(Typed::int($market));
             SuggestWork::keep($one, (new Solving($store, $one))->solve(withSupports: false));
         }
     }

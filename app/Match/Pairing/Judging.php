@@ -21,6 +21,7 @@ use Orchard\Core\Terms\AskedJudge;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Reach;
+use stdClass;
 
 /** Judges the terms of a market: what each asks for, which pages could go for it, and what that would be worth. */
 final class Judging
@@ -117,12 +118,12 @@ final class Judging
     ];
 
     /**
-     * @param  array<object>  $rows
+     * @param  array<stdClass>  $rows
      * @return array<string, array<int, array{int, int, int}>> clicks, impressions and places by term's digest and page
      */
     private function seen(WorkRun $run, array $rows): array
     {
-        $digests = array_values(array_map(static fn (object $row): string => (string) $row->digest, $rows));
+        $digests = array_values(array_map(static fn (stdClass $row): string => (string) $row->digest, $rows));
         $seen = [];
         foreach (
             DB::select(
@@ -148,7 +149,7 @@ final class Judging
      * @param  array<int, array{int, int, int}>  $seen
      * @return array{list<int|float|string|null>, list<list<int|float>>} what is kept of the term, and of its pairs
      */
-    private function term(object $row, array $seen, int $run): array
+    private function term(stdClass $row, array $seen, int $run): array
     {
         $normal = (string) $row->term;
         $difficulty = $row->difficulty === null ? null : (float) $row->difficulty;

@@ -16,6 +16,7 @@ use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\TermForm;
+use stdClass;
 
 /** The pages of a market that can go for a term, with their words, their products and what a click on them is worth. */
 final class MarketPages
@@ -37,7 +38,7 @@ final class MarketPages
     /** @var array<int, PageKind> by page */
     public array $kinds = [];
 
-    /** @var array<string, list<object>> pages whose address has parameters, by their address without them */
+    /** @var array<string, list<stdClass>> pages whose address has parameters, by their address without them */
     private array $variants = [];
 
     /** @var array<string, true> addresses without parameters */
@@ -120,7 +121,7 @@ final class MarketPages
         return isset($this->soldOut[$page]);
     }
 
-    /** @return list<object> the next pages that search engines may show */
+    /** @return list<stdClass> the next pages that search engines may show */
     private function portion(int $after): array
     {
         return array_values(
@@ -145,7 +146,7 @@ final class MarketPages
         );
     }
 
-    /** @param  list<object>  $rows */
+    /** @param  list<stdClass>  $rows */
     private function add(array $rows, Figures $figures): void
     {
         if ($rows === []) {
@@ -198,8 +199,8 @@ final class MarketPages
     /**
      * Those without parameters; a list in another order, or its second page, waits until all addresses are known.
      *
-     * @param  list<object>  $rows
-     * @return list<object>
+     * @param  list<stdClass>  $rows
+     * @return list<stdClass>
      */
     private function own(array $rows): array
     {
@@ -217,7 +218,7 @@ final class MarketPages
         return $own;
     }
 
-    /** @return list<object> pages with parameters that are no variants of a page without */
+    /** @return list<stdClass> pages with parameters that are no variants of a page without */
     private function lone(): array
     {
         $lone = array_merge(...array_values(array_diff_key($this->variants, $this->plain)));

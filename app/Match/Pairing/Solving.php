@@ -9,6 +9,8 @@ use App\Inventory\Terms\TermOrigin;
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\LeadMarks;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Closure;
@@ -83,7 +85,7 @@ final class Solving
         $changed = [];
         foreach (array_chunk($terms, self::PORTION, preserve_keys: true) as $some) {
             $written = $this->write(fn (): array => PageTerms::lead($this->store, $some, TermOrigin::Proposed, null));
-            array_push($changed, ...is_array($written) ? array_values(array_map(intval(...), $written)) : []);
+            array_push($changed, ...is_array($written) ? array_values(Typed::ints($written)) : []);
         }
 
         return $changed;
@@ -146,7 +148,7 @@ final class Solving
         $least = [self::LEAST_RELEVANCE, self::LEAST_IMPRESSIONS];
         $where = 'p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >= ?)';
         $of = [$this->store->id, $this->market->id, ...$least];
-        $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > $this->many;
+        $isMany = Rows::figure("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of) > $this->many;
         $rows = "FROM match_pairs p JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where";
         $pairs = $isMany
             ? '(SELECT * FROM (SELECT p.*, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id)

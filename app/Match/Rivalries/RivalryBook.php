@@ -6,8 +6,10 @@ namespace App\Match\Rivalries;
 
 use App\Changes\Events\MergeAsked;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Rivalries with what people decided of them. A decision stays until its review date, whatever later runs find. */
 final class RivalryBook
@@ -27,7 +29,7 @@ final class RivalryBook
         );
     }
 
-    /** @return list<object> rivalries of a term, those that take turns first */
+    /** @return list<stdClass> rivalries of a term, those that take turns first */
     public static function of(Store $store, int $term): array
     {
         return array_values(
@@ -49,7 +51,7 @@ final class RivalryBook
     /**
      * Whether the page that gave way links to the one that was chosen, by rival page.
      *
-     * @param  list<object>  $rivals  as of() gives them
+     * @param  list<stdClass>  $rivals  as of() gives them
      * @return array<int, bool> by the page that gave way; only of pairs of which one page was chosen
      */
     public static function linking(Store $store, array $rivals): array
@@ -72,7 +74,7 @@ final class RivalryBook
 
     public static function decide(
         Store $store,
-        object $term,
+        stdClass $term,
         int $page,
         int $rival,
         Verdict $verdict,
@@ -115,7 +117,7 @@ final class RivalryBook
     }
 
     /** Takes a decision back. */
-    public static function reopen(Store $store, object $term, int $page, int $rival, ?int $userId): void
+    public static function reopen(Store $store, stdClass $term, int $page, int $rival, ?int $userId): void
     {
         DB::transaction(static function () use ($store, $term, $page, $rival, $userId): void {
             $before = DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->first();
@@ -128,8 +130,8 @@ final class RivalryBook
     /** A merge or a fold is asked of whoever keeps redirects and canonicals. */
     private static function handOver(
         Store $store,
-        object $term,
-        ?object $decision,
+        stdClass $term,
+        ?stdClass $decision,
         bool $isTakenBack,
         ?int $userId,
     ): void {
@@ -151,7 +153,7 @@ final class RivalryBook
     }
 
     /** @return array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int} */
-    private static function key(Store $store, object $term, int $page, int $rival): array
+    private static function key(Store $store, stdClass $term, int $page, int $rival): array
     {
         return [
             'store_id' => $store->id,
@@ -162,9 +164,9 @@ final class RivalryBook
         ];
     }
 
-    private static function remark(Store $store, object $term): void
+    private static function remark(Store $store, stdClass $term): void
     {
-        $open = DB::selectOne(
+        $open = Rows::sole(
             'SELECT COUNT(*) AS n FROM match_rivalries r LEFT JOIN match_decisions d ON d.store_id = r.store_id AND
                 d.market_id = r.market_id
                 AND d.digest = '.

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Match\Roads;
 
 use App\Match\Terms\Sayings;
+use App\Match\Terms\TermKey;
 use App\Platform\Bytes;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Terms\LinkStock;
+use stdClass;
 
 /** Roads to terms: the rival page that stands above, its links, and weaker terms that are won first. */
 final class RoadBook
@@ -29,14 +32,14 @@ final class RoadBook
     /**
      * Takes down the rival page of a term and its links; what was there of the term is replaced.
      *
-     * @param  object  $term  market_id, digest and term
+     * @param  stdClass  $term  market_id, digest and term
      * @param  ?int  $own  backlinks of our own page; null where the store's lists tell them
      *
      * @throws InvalidArgumentException where there are too many
      */
     public static function keep(
         Store $store,
-        object $term,
+        stdClass $term,
         string $rivalUrl,
         LinkStock $rival,
         ?int $own,
@@ -71,7 +74,7 @@ final class RoadBook
     /**
      * Puts weaker terms on a road, the easiest first; each is tracked from here on, once its days are read.
      *
-     * @param  list<object>  $terms  market_id, digest, term and difficulty
+     * @param  list<stdClass>  $terms  market_id, digest, term and difficulty
      */
     public static function steps(Store $store, int $road, array $terms, int $userId): void
     {
@@ -84,8 +87,11 @@ final class RoadBook
             if ($known === null) {
                 return;
             }
-            usort($terms, static fn (object $a, object $b): int => ($a->difficulty ?? INF) <=> ($b->difficulty ?? INF));
-            $place = (int) DB::table('match_road_steps')->where('road_id', $road)->max('place');
+            usort(
+                $terms,
+                static fn (stdClass $a, stdClass $b): int => ($a->difficulty ?? INF) <=> ($b->difficulty ?? INF),
+            );
+            $place = Typed::int(DB::table('match_road_steps')->where('road_id', $road)->max('place'));
             $room = self::MOST_STEPS - DB::table('match_road_steps')->where('road_id', $road)->count();
             foreach (array_slice($terms, 0, max(0, $room)) as $term) {
                 $term->digest === $known->digest ||
@@ -96,7 +102,7 @@ final class RoadBook
                         'term' => $term->term,
                     ]);
             }
-            Sayings::say($store, $terms, ['tracked' => 1], $userId);
+            Sayings::say($store, TermKey::all($terms), ['tracked' => 1], $userId);
         }, 3);
         self::reach($store);
     }

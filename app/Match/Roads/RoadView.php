@@ -9,16 +9,17 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\LinkStock;
 use Orchard\Core\Terms\Road;
+use stdClass;
 
 /** A road as it is shown: the rival and our page, what it takes, and the steps on the way. */
 final readonly class RoadView
 {
     /**
      * @param  ?int  $page  of the store that goes for the term; null where none does
-     * @param  list<object>  $steps  term, reached_on, term_id and position_milli, in order
+     * @param  list<stdClass>  $steps  term, reached_on, term_id and position_milli, in order
      */
     private function __construct(
-        public object $row,
+        public stdClass $row,
         public ?int $page,
         public LinkStock $own,
         public LinkStock $rival,
@@ -32,11 +33,11 @@ final readonly class RoadView
     {
         $rows = DB::table('match_roads')->where('store_id', $store->id)->orderByDesc('id')->limit(100)->get()->all();
 
-        return array_map(static fn (object $row): self => self::from($store, $row), array_values($rows));
+        return array_map(static fn (stdClass $row): self => self::from($store, $row), array_values($rows));
     }
 
-    /** @param  object  $term  market_id and digest */
-    public static function of(Store $store, object $term): ?self
+    /** @param  stdClass  $term  market_id and digest */
+    public static function of(Store $store, stdClass $term): ?self
     {
         $row = DB::table('match_roads')
             ->where(['store_id' => $store->id, 'market_id' => $term->market_id, 'digest' => $term->digest])
@@ -45,7 +46,7 @@ final readonly class RoadView
         return $row === null ? null : self::from($store, $row);
     }
 
-    private static function from(Store $store, object $row): self
+    private static function from(Store $store, stdClass $row): self
     {
         $options = $store->options();
         $term = DB::table('match_terms')
@@ -90,10 +91,10 @@ final readonly class RoadView
      * Weaker terms that could be won first: of the same page or group, easier than this one, not on the first page of
      * results and not on the road yet; those worth most first.
      *
-     * @param  object  $term  a row of TermList
-     * @return list<object> id, term, volume, difficulty, worth and position_milli
+     * @param  stdClass  $term  a row of TermList
+     * @return list<stdClass> id, term, volume, difficulty, worth and position_milli
      */
-    public static function weaker(Store $store, object $term): array
+    public static function weaker(Store $store, stdClass $term): array
     {
         $pages = array_filter([(int) $term->lead_page, (int) $term->support_page]);
 
@@ -132,6 +133,6 @@ final readonly class RoadView
     /** How many of its steps have been reached. */
     public function reached(): int
     {
-        return count(array_filter($this->steps, static fn (object $step): bool => $step->reached_on !== null));
+        return count(array_filter($this->steps, static fn (stdClass $step): bool => $step->reached_on !== null));
     }
 }

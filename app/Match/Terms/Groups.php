@@ -7,6 +7,7 @@ namespace App\Match\Terms;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Groups of terms in the order of what they are worth; what each holds is counted when it is shown. */
 final class Groups
@@ -76,7 +77,7 @@ final class Groups
 
     /**
      * @param  int  $page  from 1
-     * @return list<object> id, term, volume, asked, terms, worth, led: terms of the group that lead a page
+     * @return list<stdClass> id, term, volume, asked, terms, worth, led: terms of the group that lead a page
      */
     public static function page(Store $store, int $market, int $page): array
     {
@@ -105,7 +106,7 @@ final class Groups
         }
 
         return array_values(
-            array_map(static function (object $row) use ($counts): object {
+            array_map(static function (stdClass $row) use ($counts): stdClass {
                 $count = $counts[(int) $row->id] ?? null;
 
                 return (object) ((array) $row + [

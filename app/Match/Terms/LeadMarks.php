@@ -10,6 +10,7 @@ use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -43,7 +44,7 @@ final class LeadMarks
         $keys = self::keys($store);
         $leads = $supports = [];
         foreach ($terms as $page => $places) {
-            $market = (int) ($markets[$page] ?? 0);
+            $market = Typed::int($markets[$page] ?? 0);
             foreach ($places as $place => $term) {
                 $key = ($keys[$market] ?? null)?->of(TermForm::normal($term));
                 if ($key === null) {

@@ -13,6 +13,7 @@ use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
+use stdClass;
 
 /** Pages with their terms, and terms with their pages, as tables. */
 final class MatchExport
@@ -103,7 +104,7 @@ final class MatchExport
 
     /**
      * @param  list<int>  $pages  at least one
-     * @param  array<string, object>  $terms
+     * @param  array<string, stdClass>  $terms
      * @return array<int, array<int, int>> thousandths of positions by term and page
      */
     private static function places(array $pages, array $terms): array
@@ -173,7 +174,7 @@ final class MatchExport
 
     /**
      * @param  array<int, string>  $digests
-     * @return array<string, object> terms by market and digest
+     * @return array<string, stdClass> terms by market and digest
      */
     private static function known(Store $store, array $digests): array
     {

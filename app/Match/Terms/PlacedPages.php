@@ -9,6 +9,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\Placement;
+use stdClass;
 
 /** Pages with their lead term, and where it stands on each: the most valuable first. */
 final class PlacedPages
@@ -45,7 +46,7 @@ final class PlacedPages
             'rows' => array_values(
                 array_filter(
                     array_map(
-                        static fn (object $term): ?array => isset($placements[(int) $term->lead_page])
+                        static fn (stdClass $term): ?array => isset($placements[(int) $term->lead_page])
                             ? [
                                 'page' => (int) $term->lead_page,
                                 'url' => $placements[(int) $term->lead_page][0],
@@ -63,7 +64,7 @@ final class PlacedPages
     }
 
     /**
-     * @param  array<object>  $terms
+     * @param  array<stdClass>  $terms
      * @return array<int, array{string, Placement}> address and placement by page
      */
     private static function of(array $terms): array

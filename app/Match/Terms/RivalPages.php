@@ -8,6 +8,7 @@ use App\Platform\Bytes;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Pages of rivals that lists tell for terms. */
 final class RivalPages
@@ -15,7 +16,7 @@ final class RivalPages
     /**
      * The best placed page of each term.
      *
-     * @param  array<object>  $terms  with their digests
+     * @param  array<stdClass>  $terms  with their digests
      * @return array<string, array{url: string, host: string, kind: ?PageKind, position: ?float}> by the term's digest
      */
     public static function of(Store $store, int $market, array $terms): array
@@ -23,7 +24,7 @@ final class RivalPages
         if ($terms === []) {
             return [];
         }
-        $digests = array_values(array_map(static fn (object $term): string => (string) $term->digest, $terms));
+        $digests = array_values(array_map(static fn (stdClass $term): string => (string) $term->digest, $terms));
         $found = [];
         foreach (
             DB::select(

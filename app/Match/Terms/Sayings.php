@@ -6,6 +6,7 @@ namespace App\Match\Terms;
 
 use App\Match\Planning\Plans;
 use App\Platform\Bytes;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\AskedFor;
@@ -15,22 +16,14 @@ use Orchard\Core\Terms\TermForm;
 final class Sayings
 {
     /**
-     * @param  list<object>  $terms  rows of match_terms: id, market_id, digest, term
+     * @param  list<TermKey>  $terms
      * @param  array<string, mixed>  $what  columns of match_said
      */
     public static function say(Store $store, array $terms, array $what, int $userId): void
     {
         foreach ($terms as $term) {
-            $said = (array) DB::table('match_said')
-                ->where(self::key($store, (int) $term->market_id, (string) $term->digest))
-                ->first();
-            self::put(
-                $store,
-                (int) $term->market_id,
-                (string) $term->digest,
-                $what + $said + ['term' => $term->term],
-                $userId,
-            );
+            $said = (array) DB::table('match_said')->where(self::key($store, $term->market, $term->digest))->first();
+            self::put($store, $term->market, $term->digest, $what + $said + ['term' => $term->term], $userId);
         }
     }
 
@@ -73,12 +66,7 @@ final class Sayings
         }
         $digest = Dictionary::digest($key->of($normal));
         $known = DB::table('match_terms')->where(self::key($store, $market, $digest))->exists();
-        self::say(
-            $store,
-            [(object) ['market_id' => $market, 'digest' => $digest, 'term' => $normal]],
-            ['added' => 1],
-            $userId,
-        );
+        self::say($store, [new TermKey($market, $digest, $normal)], ['added' => 1], $userId);
         $known ||
             DB::table('match_terms')->insert(
                 self::key($store, $market, $digest) + [
@@ -89,17 +77,16 @@ final class Sayings
                     'impressions' => 0,
                     'position_milli' => 0,
                     'origins' => Dictionary::PEOPLE,
-                    'run' => (int) DB::table('match_states')->where('market_id', $market)->value('run'),
+                    'run' => Typed::int(DB::table('match_states')->where('market_id', $market)->value('run')),
                 ],
             );
 
         return ! $known;
     }
 
-    /** @param  object{market_id: int, digest: string}  $term */
-    public static function isKnown(Store $store, object $term): bool
+    public static function isKnown(Store $store, TermKey $term): bool
     {
-        return DB::table('match_terms')->where(self::key($store, $term->market_id, $term->digest))->exists();
+        return DB::table('match_terms')->where(self::key($store, $term->market, $term->digest))->exists();
     }
 
     /** Tags as they are kept: parted by commas, each once, twelve at most. */

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Web\Pager;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
+use stdClass;
 
 /** Terms of a market, a screen at a time by key. */
 final class TermList
@@ -18,7 +21,7 @@ final class TermList
         t.support_page, t.worth, t.potential, t.products, t.served, t.locked, t.rivals, t.excluded, t.tracked,
         t.origins';
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     public static function page(Store $store, TermFilter $filter, ?string $after): array
     {
         [$where, $values] = self::where($store, $filter);
@@ -55,13 +58,13 @@ final class TermList
      */
     public static function atMost(string $where, array $values): int
     {
-        return (int) DB::selectOne(
+        return Rows::figure(
             "SELECT COUNT(*) AS n FROM (SELECT 1 FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND $where
                 LIMIT ".
                 Pager::MOST.
                 ') counted',
             $values,
-        )->n;
+        );
     }
 
     /**
@@ -74,21 +77,21 @@ final class TermList
         $count = static fn (string $where): int => self::atMost($where, [$store->id, $market]);
 
         return [
-            'all' => (int) (DB::table('match_states')->where('market_id', $market)->value('terms') ?? 0),
+            'all' => Typed::int(DB::table('match_states')->where('market_id', $market)->value('terms') ?? 0),
             'rivals' => $count('t.rivals = 1'),
             'open' => $count('t.excluded = 0 AND t.served = 0'),
             'locked' => $count('t.locked = 1'),
-            'tracked' => (int) DB::selectOne(
+            'tracked' => Rows::figure(
                 'SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.tracked = 1 AND t.market_id = ?',
                 [$store->id, $market],
-            )->n,
+            ),
             'out' => $count('t.excluded = 1'),
         ];
     }
 
     /**
      * @param  list<int>  $ids
-     * @return list<object> the terms of these numbers that are the store's
+     * @return list<stdClass> the terms of these numbers that are the store's
      */
     public static function these(Store $store, array $ids): array
     {

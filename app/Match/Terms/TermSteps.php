@@ -7,6 +7,7 @@ namespace App\Match\Terms;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +34,7 @@ final class TermSteps
      * Does something as a step.
      *
      * @param  list<int>  $pages  whose lead terms it may change
-     * @param  list<object>  $terms  of which it may say something: market_id, digest, term
+     * @param  list<TermKey>  $terms  of which it may say something
      * @param  Closure(): void  $do
      */
     public static function take(Store $store, int $userId, string $label, array $pages, array $terms, Closure $do): void
@@ -151,10 +152,10 @@ final class TermSteps
      */
     private static function bring(Store $store, int $userId, array $over, array $wanted): int
     {
-        $terms = array_map(static function (string $key): object {
+        $terms = array_map(static function (string $key): TermKey {
             [$market, $digest] = explode('-', $key);
 
-            return (object) ['market_id' => (int) $market, 'digest' => (string) hex2bin($digest)];
+            return new TermKey((int) $market, (string) hex2bin($digest), '');
         }, array_map(strval(...), array_keys($wanted['said'])));
         $now = self::state($store, array_keys($wanted['leads']), $terms);
         $left = 0;
@@ -165,7 +166,7 @@ final class TermSteps
             if ($isTheirs && $now['leads'][$page] != ($over['leads'][$page] ?? null)) {
                 $left++;
             } elseif ($lead !== $now['leads'][$page]) {
-                $leads[$page] = is_array($lead) ? (string) $lead[0] : '';
+                $leads[$page] = is_array($lead) ? Typed::text($lead[0]) : '';
                 is_array($lead) && $lead[1] === TermOrigin::Proposed->value && ($claimed[] = $page);
             }
         }
@@ -183,7 +184,13 @@ final class TermSteps
                 $left++;
             } else {
                 [$market, $digest] = explode('-', $key);
-                Sayings::put($store, (int) $market, (string) hex2bin($digest), is_array($said) ? $said : null, $userId);
+                Sayings::put(
+                    $store,
+                    (int) $market,
+                    (string) hex2bin($digest),
+                    is_array($said) ? Typed::map($said) : null,
+                    $userId,
+                );
             }
         }
 
@@ -192,7 +199,7 @@ final class TermSteps
 
     /**
      * @param  list<int>  $pages
-     * @param  list<object>  $terms
+     * @param  list<TermKey>  $terms
      * @return array{leads: array<int, ?array{string, string}>, said: array<string, ?array<string, mixed>>}
      */
     private static function state(Store $store, array $pages, array $terms): array
@@ -204,10 +211,10 @@ final class TermSteps
         }
         $said = [];
         foreach ($terms as $term) {
-            $said[$term->market_id.'-'.bin2hex((string) $term->digest)] = null;
+            $said[$term->market.'-'.bin2hex($term->digest)] = null;
         }
         foreach (array_chunk($terms, 500) as $some) {
-            $digests = Bytes::list(array_map(static fn (object $term): string => (string) $term->digest, $some));
+            $digests = Bytes::list(array_map(static fn (TermKey $term): string => $term->digest, $some));
             foreach (
                 DB::select("SELECT * FROM match_said WHERE store_id = ? AND digest IN ($digests)", [$store->id]) as $row
             ) {

@@ -18,6 +18,7 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PositionBand;
 use Orchard\Core\Terms\TermForm;
+use stdClass;
 
 /**
  * Writes what search rows tell of tracked terms, a month at a time, then weeks and sums. A term has the rows of all
@@ -45,7 +46,7 @@ final readonly class TermDays
         $this->history = new SearchHistory($store);
         $this->terms = array_values(
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     (int) $row->market_id,
                     new Bytes((string) $row->digest),
                     (string) $row->term,

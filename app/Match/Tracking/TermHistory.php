@@ -9,6 +9,7 @@ use App\Platform\Bytes;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** A tracked term day by day. A day that rows tell and on which it has none is a day on which it was not seen. */
 final readonly class TermHistory
@@ -18,7 +19,7 @@ final readonly class TermHistory
 
     /**
      * @param  list<string>  $days  that are told, the oldest first
-     * @param  array<string, object>  $rows  clicks, impressions, position_milli and page_id by day
+     * @param  array<string, stdClass>  $rows  clicks, impressions, position_milli and page_id by day
      */
     private function __construct(public array $days, public array $rows)
     {

@@ -6,6 +6,7 @@ namespace App\Match\Tracking;
 
 use App\Inventory\Events\FiguresChanged;
 use App\Match\Roads\RoadBook;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -67,7 +68,7 @@ final class TrackWork implements LongWork
         $store = Store::query()->findOrFail($run->storeId);
         $months = is_array($run->progress()['months'] ?? null) ? $run->progress()['months'] : [];
         $days = new TermDays($store, $run);
-        while (($month = $days->next(array_values(array_map(strval(...), $months)))) !== null) {
+        while (($month = $days->next(array_values(Typed::texts($months)))) !== null) {
             $days->month($month);
             $months[] = $month;
             $run->beat(['phase' => "reading $month", 'months' => $months], force: true);

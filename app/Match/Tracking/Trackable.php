@@ -6,12 +6,13 @@ namespace App\Match\Tracking;
 
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\LeadMarks;
+use App\Match\Terms\TermKey;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
 
-/** Terms that can be tracked, as somebody picks them: market_id, digest and term each. */
+/** Terms that can be tracked, as somebody picks them. */
 final class Trackable
 {
     /** Tracked terms of a market at most. */
@@ -22,7 +23,7 @@ final class Trackable
 
     /**
      * @param  string  $text  a term a line; from a spreadsheet the first cell of each
-     * @return list<object{market_id: int, digest: string, term: string}>
+     * @return list<TermKey>
      */
     public static function typed(Store $store, Market $market, string $text): array
     {
@@ -32,17 +33,17 @@ final class Trackable
             $normal = TermForm::normal(trim(explode("\t", $line)[0], " \"\t"));
             if ($normal !== '' && $key !== null) {
                 $digest = Dictionary::digest($key->of($normal));
-                $terms[$digest] ??= (object) ['market_id' => $market->id, 'digest' => $digest, 'term' => $normal];
+                $terms[$digest] ??= new TermKey($market->id, $digest, $normal);
             }
         }
 
         return array_slice(array_values($terms), 0, self::AT_ONCE);
     }
 
-    /** @return list<object{market_id: int, digest: string, term: string}> what a page is clicked for most */
+    /** @return list<TermKey> what a page is clicked for most */
     public static function ofPage(Store $store, Market $market, int $page, int $most): array
     {
-        return self::terms(
+        return TermKey::all(
             DB::select(
                 'SELECT t.market_id, t.digest, t.term FROM match_pairs p JOIN match_terms t ON t.id = p.term_id AND
                     t.excluded = 0 WHERE p.page_id = ? AND p.store_id = ? AND p.market_id = ? AND p.impressions > 0
@@ -52,33 +53,15 @@ final class Trackable
         );
     }
 
-    /** @return list<object{market_id: int, digest: string, term: string}> lead terms that are worth most */
+    /** @return list<TermKey> lead terms that are worth most */
     public static function leads(Store $store, Market $market, int $most): array
     {
-        return self::terms(
+        return TermKey::all(
             DB::select(
                 'SELECT t.market_id, t.digest, t.term FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND
                     t.excluded = 0 AND t.lead_page IS NOT NULL ORDER BY t.worth DESC, t.id LIMIT '.
                     min(self::AT_ONCE, max(1, $most)),
                 [$store->id, $market->id],
-            ),
-        );
-    }
-
-    /**
-     * @param  array<object>  $rows
-     * @return list<object{market_id: int, digest: string, term: string}>
-     */
-    private static function terms(array $rows): array
-    {
-        return array_values(
-            array_map(
-                static fn (object $row): object => (object) [
-                    'market_id' => (int) $row->market_id,
-                    'digest' => (string) $row->digest,
-                    'term' => (string) $row->term,
-                ],
-                $rows,
             ),
         );
     }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Match\Tracking;
 
 use App\Match\Terms\Asks;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\PositionBand;
+use stdClass;
 
 /** Which tracked terms a screen shows, and in which order; what its address says. */
 final readonly class TrackedFilter
@@ -110,23 +112,23 @@ final readonly class TrackedFilter
     }
 
     /**
-     * @param  list<object>  $rows  with id, worth, clicks, impressions, position_milli and before_milli
-     * @return list<object> in this order, the first to be shown first
+     * @param  list<stdClass>  $rows  with id, worth, clicks, impressions, position_milli and before_milli
+     * @return list<stdClass> in this order, the first to be shown first
      */
     public function ordered(array $rows): array
     {
         // A term that was not seen before has gained from behind all that were; one not seen now has lost as far.
-        $place = static fn (mixed $milli): int => (int) $milli === 0 ? 101_000 : (int) $milli;
+        $place = static fn (mixed $milli): int => Typed::int($milli) === 0 ? 101_000 : Typed::int($milli);
         $key = match ($this->order) {
-            'clicks' => static fn (object $row): array => [-(int) $row->clicks, -(int) $row->impressions],
-            'position' => static fn (object $row): array => [$place($row->position_milli)],
-            'gained' => static fn (object $row): array => [$place($row->position_milli) - $place($row->before_milli)],
-            'lost' => static fn (object $row): array => [$place($row->before_milli) - $place($row->position_milli)],
-            default => static fn (object $row): array => [-(float) $row->worth],
+            'clicks' => static fn (stdClass $row): array => [-(int) $row->clicks, -(int) $row->impressions],
+            'position' => static fn (stdClass $row): array => [$place($row->position_milli)],
+            'gained' => static fn (stdClass $row): array => [$place($row->position_milli) - $place($row->before_milli)],
+            'lost' => static fn (stdClass $row): array => [$place($row->before_milli) - $place($row->position_milli)],
+            default => static fn (stdClass $row): array => [-(float) $row->worth],
         };
-        $keys = array_map(static fn (object $row): array => [...$key($row), (int) $row->id], $rows);
+        $keys = array_map(static fn (stdClass $row): array => [...$key($row), (int) $row->id], $rows);
         asort($keys);
 
-        return array_values(array_map(static fn (int $nth): object => $rows[$nth], array_keys($keys)));
+        return array_values(array_map(static fn (int $nth): stdClass => $rows[$nth], array_keys($keys)));
     }
 }

@@ -9,6 +9,7 @@ use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Tracked terms as a screen shows them: rows with their last weeks, and how many stood in which band week by week. */
 final readonly class TrackedList
@@ -30,7 +31,7 @@ final readonly class TrackedList
     /** @var ?string the last day that is told */
     public ?string $lastDay;
 
-    /** @var list<object> id, digest, worth and figures of all tracked terms that are like the filter, of any band */
+    /** @var list<stdClass> id, digest, worth and figures of all tracked terms that are like the filter, of any band */
     private array $all;
 
     public function __construct(private Store $store, private TrackedFilter $filter)
@@ -55,7 +56,7 @@ final readonly class TrackedList
         );
     }
 
-    /** @return list<object> rows of match_terms with what is tracked of them, and their tags */
+    /** @return list<stdClass> rows of match_terms with what is tracked of them, and their tags */
     public function rows(int $offset = 0): array
     {
         $some = array_slice($this->filter->ordered($this->inBand()), $offset, self::SIZE);
@@ -77,11 +78,11 @@ final readonly class TrackedList
         }
 
         return array_values(
-            array_filter(array_map(static fn (object $one): ?object => $rows[(int) $one->id] ?? null, $some)),
+            array_filter(array_map(static fn (stdClass $one): ?stdClass => $rows[(int) $one->id] ?? null, $some)),
         );
     }
 
-    /** @return list<object> */
+    /** @return list<stdClass> */
     private function inBand(): array
     {
         return $this->filter->band === ''
@@ -89,7 +90,8 @@ final readonly class TrackedList
             : array_values(
                 array_filter(
                     $this->all,
-                    fn (object $row): bool => TrackedFilter::bandOf((int) $row->position_milli) === $this->filter->band,
+                    fn (stdClass $row): bool => TrackedFilter::bandOf((int) $row->position_milli) ===
+                        $this->filter->band,
                 ),
             );
     }
@@ -98,7 +100,10 @@ final readonly class TrackedList
     public function standing(): array
     {
         return array_count_values(
-            array_map(static fn (object $row): string => TrackedFilter::bandOf((int) $row->position_milli), $this->all),
+            array_map(
+                static fn (stdClass $row): string => TrackedFilter::bandOf((int) $row->position_milli),
+                $this->all,
+            ),
         );
     }
 
@@ -125,7 +130,7 @@ final readonly class TrackedList
     }
 
     /**
-     * @param  list<object>  $rows
+     * @param  list<stdClass>  $rows
      * @return array<string, array<string, int>> thousandths of positions by digest and week; a week on which a term was
      * not seen is left out
      */
@@ -135,7 +140,7 @@ final readonly class TrackedList
         if ($rows === [] || $weeks === []) {
             return [];
         }
-        $digests = array_map(static fn (object $row): string => (string) $row->digest, $rows);
+        $digests = array_map(static fn (stdClass $row): string => (string) $row->digest, $rows);
         $told = [];
         foreach (
             DB::select(

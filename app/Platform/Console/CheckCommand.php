@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Console;
 
+use App\Platform\Typed;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Crypt;
@@ -47,8 +48,7 @@ final class CheckCommand extends HeadlessCommand
     private static function tables(): array
     {
         return array_values(
-            array_map(
-                strval(...),
+            Typed::texts(
                 DB::table('information_schema.tables')
                     ->where('table_schema', DB::getDatabaseName())
                     ->where('table_type', 'BASE TABLE')
@@ -71,7 +71,7 @@ final class CheckCommand extends HeadlessCommand
                 ? 'The table "installation" of this database is gone. Bring the database back: bin/orchard restore FILE'
                 : null;
         }
-        $known = (array) json_decode((string) DB::table('installation')->value('tables'), true);
+        $known = (array) json_decode(Typed::text(DB::table('installation')->value('tables')), true);
         $gone = array_diff(array_filter($known, is_string(...)), $tables);
 
         return $gone === []
@@ -102,7 +102,7 @@ final class CheckCommand extends HeadlessCommand
     {
         $sealed = Schema::hasTable('installation') ? DB::table('installation')->value('sealed') : null;
         try {
-            if ($sealed === null || Crypt::decryptString((string) $sealed) === self::WORD) {
+            if ($sealed === null || Crypt::decryptString(Typed::text($sealed)) === self::WORD) {
                 return null;
             }
         } catch (DecryptException) {

@@ -6,6 +6,7 @@ namespace App\Platform\Database;
 
 use App\Platform\Bytes;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Writes many rows in few statements; values are quoted by the driver, bytes go as hexadecimal. */
 final class Bulk
@@ -68,12 +69,12 @@ final class Bulk
     /**
      * One column of rows, as whole numbers.
      *
-     * @param  array<object>  $rows
+     * @param  array<stdClass>  $rows
      * @return list<int>
      */
     public static function ids(array $rows, string $column): array
     {
-        return array_values(array_map(static fn (object $row): int => (int) $row->{$column}, $rows));
+        return array_values(array_map(static fn (stdClass $row): int => (int) $row->{$column}, $rows));
     }
 
     /** @param  array<int>  $ids at least one */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\House;
 
+use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
 
 /** The rooms of the application by app/house.php and by its folders: a folder that the map does not name is a step. */
@@ -62,8 +63,7 @@ final readonly class HousePlan
     public static function tables(): array
     {
         return array_values(
-            array_map(
-                strval(...),
+            Typed::texts(
                 DB::table('information_schema.tables')
                     ->where('table_schema', DB::getDatabaseName())
                     ->where('table_type', 'BASE TABLE')

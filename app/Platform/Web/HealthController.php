@@ -14,6 +14,6 @@ final class HealthController
     {
         DB::select('SELECT 1');
 
-        return response("ok\n".config('app.instance')."\n")->header('Content-Type', 'text/plain');
+        return response("ok\n".config()->string('app.instance')."\n")->header('Content-Type', 'text/plain');
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Work\Events\WorkEnded;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Support\Facades\DB;
@@ -143,7 +145,7 @@ final class WorkDesk
             if ($row === null || in_array($row->state, ['done', 'failed', 'stopped'], true)) {
                 return (string) ($row->state ?? 'failed');
             }
-            $told !== null && $told((array) json_decode((string) $row->progress, true));
+            $told !== null && $told(Typed::map($row->progress));
             if (! $this->slice($id)) {
                 usleep(200_000);
             }
@@ -192,7 +194,7 @@ final class WorkDesk
             $row->user_id === null ? null : (int) $row->user_id,
             $fence,
             microtime(true) + self::SLICE_SECONDS,
-            (array) json_decode((string) $row->progress, true),
+            Typed::map($row->progress),
         );
         try {
             $end = $this->work((string) $row->sort)->slice($run);
@@ -224,7 +226,7 @@ final class WorkDesk
     private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run, float $seconds): void
     {
         $ended = $end->state !== 'waiting';
-        $sort = (string) DB::table('work')->where('id', $id)->value('sort');
+        $sort = Typed::text(DB::table('work')->where('id', $id)->value('sort'));
         // Whoever waits for the end is told of it in the same transaction: a process killed between would tell nobody.
         $held = DB::transaction(function () use ($id, $fence, $end, $failures, $run, $seconds, $ended, $sort): int {
             $held = DB::update(
@@ -282,7 +284,7 @@ final class WorkDesk
      */
     private static function mendQueue(): void
     {
-        $now = (int) (DB::selectOne('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
+        $now = (int) (Rows::sole('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
         DB::table('jobs')
             ->where('created_at', '>', $now + 5)
             ->update([
@@ -300,7 +302,7 @@ final class WorkDesk
      */
     public static function isFirst(WorkRun $run, string $problem): bool
     {
-        $sort = (string) DB::table('work')->where('id', $run->workId)->value('sort');
+        $sort = Typed::text(DB::table('work')->where('id', $run->workId)->value('sort'));
         $earlier =
             "store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN ('waiting', 'running')";
         $values = [$run->storeId, $sort, $run->workId];
@@ -310,6 +312,6 @@ final class WorkDesk
             [$problem, ...$values],
         );
 
-        return DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) === null;
+        return Rows::one("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) === null;
     }
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** A piece of long work as people see it. */
 final readonly class WorkView
@@ -49,7 +51,7 @@ final readonly class WorkView
                     ->orderBy('id')
                     ->limit(5)
                     ->get()
-                    ->map(static fn (object $row): ?self => self::from($row))
+                    ->map(static fn (stdClass $row): ?self => self::from($row))
                     ->all(),
             ),
         );
@@ -62,7 +64,7 @@ final readonly class WorkView
         );
     }
 
-    private static function from(?object $row): ?self
+    private static function from(?stdClass $row): ?self
     {
         return $row === null
             ? null
@@ -70,7 +72,7 @@ final readonly class WorkView
                 (int) $row->id,
                 (string) $row->sort,
                 (string) $row->state,
-                (array) json_decode((string) $row->progress, true),
+                Typed::map($row->progress),
                 $row->problem,
                 (bool) $row->stop_asked,
                 $row->started_at === null ? null : Carbon::parse($row->started_at),

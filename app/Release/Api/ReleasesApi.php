@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release\Api;
 
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Release\Handing\Via;
 use App\Release\Planning\Plans;
 use App\Release\Releases;
@@ -48,7 +50,7 @@ final readonly class ReleasesApi
             ['release' => $release, 'work' => $work] = $this->releases->send(
                 $store,
                 null,
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
                 is_string($request->input('name')) ? $request->input('name') : null,
                 null,
                 $request->integer('part', 100),
@@ -75,7 +77,7 @@ final readonly class ReleasesApi
                 null,
                 null,
                 $given['at'],
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
                 $given['name'] ?? '',
                 (int) ($given['part'] ?? 100),
                 $given['rest'] ?? null,
@@ -91,12 +93,7 @@ final readonly class ReleasesApi
     {
         $this->find($store, $release);
         try {
-            ['release' => $undo, 'work' => $work] = $this->releases->undo(
-                $store,
-                $release,
-                null,
-                (int) $request->user()?->getAuthIdentifier(),
-            );
+            ['release' => $undo, 'work' => $work] = $this->releases->undo($store, $release, null, Caller::id($request));
         } catch (InvalidArgumentException $nothing) {
             abort(409, $nothing->getMessage());
         }
@@ -130,7 +127,7 @@ final readonly class ReleasesApi
             'name' => (string) $batch->name,
             'undo_of' => $batch->undo_of === null ? null : (int) $batch->undo_of,
             'items' => (int) $batch->items,
-            'states' => (object) array_map(intval(...), $states),
+            'states' => (object) Typed::ints($states),
             'created_at' => (string) $batch->created_at,
             'sent_at' => $batch->sent_at,
         ];

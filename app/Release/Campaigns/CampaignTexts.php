@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Puts texts into a campaign: what pages show now with words in front or behind, or texts as they were given. */
 final class CampaignTexts
@@ -77,7 +78,7 @@ final class CampaignTexts
 
     /**
      * @param  list<int>  $resources
-     * @return iterable<object> id, market_id, kind, stored and shown
+     * @return iterable<stdClass> id, market_id, kind, stored and shown
      */
     private static function texts(Store $store, array $resources, TextField $field): iterable
     {

@@ -20,6 +20,7 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Texts with a start and an end, in the store's time: they go live as a release of their own, and come back as its
@@ -181,7 +182,7 @@ final class Campaigns
         }, 3);
     }
 
-    private function start(Store $store, object $row): void
+    private function start(Store $store, stdClass $row): void
     {
         $drafts = [];
         foreach (
@@ -228,7 +229,7 @@ final class Campaigns
     }
 
     /** Takes the texts back; those that are on their way yet are waited for first, so that none stays behind. */
-    private function end(Store $store, object $row): void
+    private function end(Store $store, stdClass $row): void
     {
         $release = (int) $row->start_release;
         Spells::prolong($store, SpellCause::Campaign, (int) $row->id);
@@ -255,7 +256,7 @@ final class Campaigns
         Spells::end($store, SpellCause::Campaign, (int) $row->id);
     }
 
-    private function miss(Store $store, object $row): void
+    private function miss(Store $store, stdClass $row): void
     {
         Spells::end($store, SpellCause::Campaign, (int) $row->id);
         $this->set((int) $row->id, [
@@ -269,14 +270,14 @@ final class Campaigns
     {
         return array_values(
             array_map(
-                static fn (object $row): array => [(int) $row->resource_id, (int) $row->field],
+                static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
                 DB::select('SELECT resource_id, field FROM release_campaign_texts WHERE campaign_id = ?', [$id]),
             ),
         );
     }
 
     /** @throws InvalidArgumentException where there is none in this state */
-    private function locked(Store $store, int $id, CampaignState $state): object
+    private function locked(Store $store, int $id, CampaignState $state): stdClass
     {
         return DB::table('release_campaigns')
             ->where('store_id', $store->id)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Sending\LookWork;
 use Illuminate\Support\Facades\DB;
@@ -37,11 +38,10 @@ trait FollowsRelease
                 DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'no')->exists();
                 $i++
             ) {
-                $desk->slice((int) $look) || usleep(200000);
+                $desk->slice(Typed::int($look)) || usleep(200000);
             }
         }
-        $counts = array_map(
-            intval(...),
+        $counts = Typed::ints(
             DB::table('release_items')
                 ->where('release_id', $begun['release'])
                 ->groupBy('state')

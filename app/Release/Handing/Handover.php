@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Handing;
 
 use App\Changes\AddressField;
+use App\Platform\Typed;
 use App\Release\Items\FieldChange;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -38,7 +39,7 @@ final readonly class Handover
                 ->orderBy('file_id')
                 ->pluck('file_id') as $id
         ) {
-            $file = FileBook::find((int) $id);
+            $file = FileBook::find(Typed::int($id));
             $file === null || ($files[] = $file);
         }
 

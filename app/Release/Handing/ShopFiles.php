@@ -11,6 +11,7 @@ use App\Changes\Events\TextsChanged;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableFile;
 use App\Platform\Tables\WorkbookTable;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -22,6 +23,7 @@ use Orchard\Core\Tabular\Columns;
 use Orchard\Core\Tabular\DelimitedTable;
 use Orchard\Core\Tabular\RawTable;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Takes the files in that a shop exports, finds out what they are, and remembers it. */
 final class ShopFiles
@@ -271,7 +273,7 @@ final class ShopFiles
         }
         $busy = array_flip(
             array_map(
-                static fn (object $row): string => "$row->resource_id $row->field",
+                static fn (stdClass $row): string => "$row->resource_id $row->field",
                 DB::table('drafts')
                     ->where('store_id', $store->id)
                     ->where('state', 'sending')
@@ -291,7 +293,7 @@ final class ShopFiles
                         $thing,
                         $field->value,
                         $store->id,
-                        (int) $ours[$thing],
+                        Typed::int($ours[$thing]),
                         trim((string) preg_replace('/\s+/u', ' ', $row[$fields[$field->key()]] ?? '')),
                     ];
                 }

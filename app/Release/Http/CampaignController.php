@@ -8,6 +8,7 @@ use App\Access\Models\User;
 use App\Inventory\PageAddress;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableReader;
+use App\Platform\Typed;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Campaigns\CampaignState;
 use App\Release\Campaigns\CampaignTexts;
@@ -21,6 +22,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Texts with a start and an end: planned, filled, approved, called off. */
 final class CampaignController
@@ -270,8 +272,7 @@ final class CampaignController
     private static function items(mixed $release): array
     {
         return is_numeric($release)
-            ? array_map(
-                intval(...),
+            ? Typed::ints(
                 DB::table('release_items')
                     ->where('release_id', $release)
                     ->groupBy('state')
@@ -282,7 +283,7 @@ final class CampaignController
             : [];
     }
 
-    private function find(Store $store, int $campaign): object
+    private function find(Store $store, int $campaign): stdClass
     {
         return DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first() ??
             abort(404);

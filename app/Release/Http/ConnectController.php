@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Http;
 
+use App\Platform\Typed;
 use App\Release\Handing\FileSight;
 use App\Release\Handing\ShopFile;
 use App\Release\Handing\ShopFiles;
@@ -58,10 +59,9 @@ final readonly class ConnectController
                 'robots_file' => 'robots.txt',
             ],
             'mapping' => $mapping,
-            'url' => (string) DB::table('connections')
-                ->where('store_id', $store->id)
-                ->where('sort', 'shop')
-                ->value('url'),
+            'url' => Typed::text(
+                DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->value('url'),
+            ),
             'known' => DB::table('resources')
                 ->where('store_id', $store->id)
                 ->where('gone', 0)
@@ -147,7 +147,7 @@ final readonly class ConnectController
             'all' => ['nullable', 'boolean'],
         ]);
         $found = $this->files->find($store, $file) ?? abort(404);
-        $type = (string) $request->input('type');
+        $type = Typed::text($request->input('type'));
         $known = array_column($type === 'redirects' ? FileSight::redirectFields() : FileSight::fields(), 'key');
         $fields = [];
         try {

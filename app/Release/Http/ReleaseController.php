@@ -20,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use stdClass;
 
 /** What is ready to go, the way it takes, and clashes to decide. */
 final class ReleaseController
@@ -200,7 +201,7 @@ final class ReleaseController
         );
     }
 
-    /** @return iterable<object> drafts that met a change in the shop, with the shop's text beside them */
+    /** @return iterable<stdClass> drafts that met a change in the shop, with the shop's text beside them */
     private function clashes(Store $store): iterable
     {
         return DB::table('drafts')

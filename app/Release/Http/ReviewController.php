@@ -11,6 +11,7 @@ use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -65,7 +66,7 @@ final class ReviewController
             ['changes.required' => 'No change is ticked.'],
         );
         $ids = array_values(array_map(intval(...), $given['changes']));
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
 
         return back()->with(
             'done',
@@ -83,7 +84,7 @@ final class ReviewController
             'revision' => ['required', 'integer', 'min:0'],
         ]);
         $row = DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first() ?? abort(404);
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         try {
             $outcome = $drafts->save(
                 $store,

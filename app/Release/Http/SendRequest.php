@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Changes\DraftState;
+use App\Platform\Typed;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Foundation\Http\FormRequest;
@@ -59,7 +60,7 @@ final class SendRequest extends FormRequest
 
     public function part(): int
     {
-        return (int) $this->input('part', '100') ?: 100;
+        return Typed::int($this->input('part', '100')) ?: 100;
     }
 
     public function name(): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Release\Handing\Handover;
@@ -18,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use stdClass;
 
 /** One release that was made: its items, how far it is, and what is done with it. */
 final class SentController
@@ -63,7 +65,7 @@ final class SentController
                     ->get()
                     ->keyBy('via')
                     ->all(),
-                'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields),
+                'changesOf' => static fn (stdClass $item): array => FieldChange::unpack((string) $item->fields),
             ] + $this->progressOf($release),
         );
     }
@@ -164,7 +166,7 @@ final class SentController
         return redirect()->route('release.show', [$store, $release]);
     }
 
-    private function find(Store $store, int $release): object
+    private function find(Store $store, int $release): stdClass
     {
         return DB::table('release_batches')
             ->leftJoin('users', 'users.id', '=', 'user_id')
@@ -182,8 +184,7 @@ final class SentController
         return [
             'sending' => WorkView::about(SendWork::sort(), $release),
             'looking' => WorkView::about(LookWork::sort(), $release),
-            'counts' => array_map(
-                intval(...),
+            'counts' => Typed::ints(
                 DB::table('release_items')
                     ->where('release_id', $release)
                     ->groupBy('state')
@@ -191,8 +192,7 @@ final class SentController
                     ->pluck('n', 'state')
                     ->all(),
             ),
-            'seen' => array_map(
-                intval(...),
+            'seen' => Typed::ints(
                 DB::table('release_items')
                     ->where('release_id', $release)
                     ->whereNotNull('seen')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Lists;
 
 use App\Changes\DraftState;
+use App\Platform\Typed;
 use App\Release\Making\Ready;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -53,8 +54,7 @@ final readonly class ReadySum
     /** @return array<int, int> */
     private static function byField(Store $store, string $table): array
     {
-        return array_map(
-            intval(...),
+        return Typed::ints(
             DB::table($table)
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)

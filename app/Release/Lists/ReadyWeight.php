@@ -43,8 +43,9 @@ final readonly class ReadyWeight
     public static function of(Store $store): self
     {
         $stamp = self::stamp($store);
+        /** @var ?array{stamp: string, clicks: int, addresses: int, store: int, largest: array<int, int>} $kept */
         $kept = Cache::get("release.weight.$store->id");
-        if (! is_array($kept) || ($kept['stamp'] ?? null) !== $stamp) {
+        if ($kept === null || $kept['stamp'] !== $stamp) {
             $kept = ['stamp' => $stamp] + self::sums($store);
             Cache::put("release.weight.$store->id", $kept, self::SECONDS);
         }

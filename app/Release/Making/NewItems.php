@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Writes the items of a new release: what belongs to one thing and takes the same way goes in one. */
 final readonly class NewItems
@@ -179,7 +180,7 @@ final readonly class NewItems
         return $rows->keyBy('id');
     }
 
-    private function addressChange(object $change, object $page, PageUrl $url, ?PageUrl $base): FieldChange
+    private function addressChange(stdClass $change, stdClass $page, PageUrl $url, ?PageUrl $base): FieldChange
     {
         $field = AddressField::from((int) $change->field);
         $value = (string) $change->value;

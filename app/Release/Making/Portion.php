@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Making;
 
 use App\Changes\AddressField;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +35,7 @@ final readonly class Portion
         $decides = static fn (\stdClass $change): bool => AddressField::from((int) $change->field)->decidesAddress();
         $deciding = $changes->filter($decides);
         $adding = $changes->reject($decides);
-        $pages = array_values(array_unique(array_map(intval(...), $adding->pluck('page_id')->all())));
+        $pages = array_values(array_unique(Typed::ints($adding->pluck('page_id')->all())));
 
         return $deciding
             ->whereIn('page_id', $this->chosen($deciding))
@@ -52,14 +53,14 @@ final readonly class Portion
      */
     public function chosen(Collection $changes): array
     {
-        $all = array_values(array_unique(array_map(intval(...), $changes->pluck('page_id')->all())));
+        $all = array_values(array_unique(Typed::ints($changes->pluck('page_id')->all())));
         $byUrl = [];
         foreach (array_chunk($all, 5000) as $chunk) {
             $byUrl += DB::table('pages')->whereIn('id', $chunk)->pluck('id', 'url')->all();
         }
         $leadsTo = [];
         foreach ($changes as $change) {
-            $target = (int) ($byUrl[(string) $change->value] ?? 0);
+            $target = Typed::int($byUrl[(string) $change->value] ?? 0);
             if ($target !== 0 && $target !== (int) $change->page_id) {
                 $leadsTo[(int) $change->page_id] = $target;
             }
@@ -141,7 +142,7 @@ final readonly class Portion
             ->whereIn('page_id', $pages)
             ->pluck('page_id')
             ->all();
-        $taken = [...$taken, ...array_values(array_diff($pages, $known))];
+        $taken = [...$taken, ...array_values(array_diff($pages, Typed::ints($known)))];
         if ($taken === []) {
             throw new InvalidArgumentException(
                 'Each of these addresses has more clicks than one release of this store may touch ('.

@@ -6,6 +6,7 @@ namespace App\Release\Planning;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use stdClass;
 
 /** A release that goes by itself at an hour, as its row tells it. */
 final readonly class Plan
@@ -28,8 +29,8 @@ final readonly class Plan
     ) {
     }
 
-    /** @param  object  $row  of release_plans */
-    public static function fromRow(object $row): self
+    /** @param  stdClass  $row  of release_plans */
+    public static function fromRow(stdClass $row): self
     {
         return new self(
             (int) $row->id,

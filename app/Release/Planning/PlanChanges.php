@@ -9,6 +9,7 @@ use App\Platform\Database\Bulk;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What is in a planned release: the drafts and changes of addresses that were ready, as they were looked at. What was
@@ -57,7 +58,7 @@ final class PlanChanges
                 WHERE c.plan_id = ? AND c.is_address = 1 ORDER BY c.change_id',
             [$plan->madeAt, DraftState::Ready->value, $plan->id],
         );
-        $isSame = static fn (object $row): bool => (int) $row->same === 1;
+        $isSame = static fn (stdClass $row): bool => (int) $row->same === 1;
         [$sameDrafts, $sameAddresses] = [array_filter($drafts, $isSame), array_filter($addresses, $isSame)];
 
         return [

@@ -24,6 +24,7 @@ use App\Release\Items\ItemState;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
 final class ItemBook
@@ -37,7 +38,7 @@ final class ItemBook
     }
 
     /** Before a request: from here on the shop may or may not have the write. */
-    public function intend(object $item, string $version): void
+    public function intend(stdClass $item, string $version): void
     {
         $this->set($item, [
             'state' => ItemState::Intended->value,
@@ -47,7 +48,7 @@ final class ItemBook
         ]);
     }
 
-    public function notSent(object $item, string $reason, int $wait, bool $unsure): void
+    public function notSent(stdClass $item, string $reason, int $wait, bool $unsure): void
     {
         $this->set($item, [
             'state' => $unsure ? ItemState::Intended->value : ItemState::Waiting->value,
@@ -57,7 +58,7 @@ final class ItemBook
         ]);
     }
 
-    public function later(object $item, string $reason, int $attempts, int $wait, bool $unsure): void
+    public function later(stdClass $item, string $reason, int $attempts, int $wait, bool $unsure): void
     {
         $this->set($item, [
             'attempts' => $attempts,
@@ -67,7 +68,7 @@ final class ItemBook
         ]);
     }
 
-    public function refuse(object $item, string $reason): void
+    public function refuse(stdClass $item, string $reason): void
     {
         $this->set($item, ['state' => ItemState::Refused->value, 'reason' => mb_substr($reason, 0, 400)]);
         [$isUndo, $userId] = $this->batch($item);
@@ -134,7 +135,7 @@ final class ItemBook
     }
 
     /** @param  list<FieldChange>  $changes */
-    public function clash(object $item, array $changes, ShopResource $now, string $reason): void
+    public function clash(stdClass $item, array $changes, ShopResource $now, string $reason): void
     {
         $this->set($item, [
             'state' => ItemState::Clash->value,
@@ -181,7 +182,7 @@ final class ItemBook
     }
 
     /** @param  list<FieldChange>  $changes */
-    public function live(object $item, array $changes, ShopResource $now): void
+    public function live(stdClass $item, array $changes, ShopResource $now): void
     {
         $this->set($item, [
             'state' => ItemState::Live->value,
@@ -201,7 +202,7 @@ final class ItemBook
      *
      * @param  list<FieldChange>  $changes
      */
-    public function arrived(object $item, array $changes): void
+    public function arrived(stdClass $item, array $changes): void
     {
         $this->set($item, ['state' => ItemState::Live->value, 'reason' => null, 'sent_at' => now()]);
         $slug = array_filter($changes, static fn (FieldChange $change): bool => $change->field === AddressField::Slug);
@@ -209,7 +210,7 @@ final class ItemBook
     }
 
     /** What was handed over is not waited for any longer; its drafts are ready again. */
-    public function giveUp(object $item): void
+    public function giveUp(stdClass $item): void
     {
         $this->set($item, ['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
         [$isUndo] = $this->batch($item);
@@ -228,7 +229,7 @@ final class ItemBook
      * @param  list<FieldChange>  $changes
      * @param  string  $path  where the thing shows now
      */
-    private function hold(object $item, array $changes, string $path): void
+    private function hold(stdClass $item, array $changes, string $path): void
     {
         [$isUndo, $userId] = $this->batch($item);
         $store = Store::query()->findOrFail((int) $item->store_id);
@@ -274,7 +275,7 @@ final class ItemBook
      * A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the
      * redirect.
      */
-    private function moved(Store $store, object $item, string $path, bool $isUndo): void
+    private function moved(Store $store, stdClass $item, string $path, bool $isUndo): void
     {
         $url = PageUrl::parse($store->base_url)?->resolve($path);
         if ($url === null) {
@@ -293,7 +294,7 @@ final class ItemBook
         }
     }
 
-    private static function sent(object $item, FieldChange $change, AddressField $field, ?int $user): SentAddress
+    private static function sent(stdClass $item, FieldChange $change, AddressField $field, ?int $user): SentAddress
     {
         return new SentAddress(
             (int) $item->store_id,
@@ -307,7 +308,7 @@ final class ItemBook
     }
 
     /** An undo that did not come about leaves the item of the release as it was: it can be taken back another time. */
-    private function giveBack(object $item, bool $isUndo): void
+    private function giveBack(stdClass $item, bool $isUndo): void
     {
         if ($isUndo) {
             DB::table('release_items')
@@ -318,7 +319,7 @@ final class ItemBook
     }
 
     /** @return array{bool, ?int} whether it is an undo, and who asked for it */
-    private function batch(object $item): array
+    private function batch(stdClass $item): array
     {
         $batch = DB::table('release_batches')->where('id', $item->release_id)->first();
 
@@ -326,7 +327,7 @@ final class ItemBook
     }
 
     /** @param  array<string, mixed>  $values */
-    private function set(object $item, array $values): void
+    private function set(stdClass $item, array $values): void
     {
         DB::table('release_items')->where('id', $item->id)->update($values);
     }

@@ -14,6 +14,7 @@ use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopAdmin;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -27,6 +28,7 @@ use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * The live check: fetches each released page as a searcher would and compares what it shows with what it is to show.
@@ -102,6 +104,7 @@ final class LookWork implements LongWork
             }
             while ($http->underWay() > 0) {
                 foreach ($http->finished(0.5) as [$tag, $answer]) {
+                    /** @var array{stdClass, PageUrl} $tag as it was added */
                     [$item, $url] = $tag;
                     $run->fenced(fn () => $this->compare($store, $item, $url, $answer));
                 }
@@ -150,12 +153,12 @@ final class LookWork implements LongWork
         return '';
     }
 
-    private static function isOfFile(object $item): bool
+    private static function isOfFile(stdClass $item): bool
     {
         return str_starts_with((string) $item->external_id, ShopAdmin::FILE);
     }
 
-    private function compare(Store $store, object $item, PageUrl $url, HttpAnswer $answer): void
+    private function compare(Store $store, stdClass $item, PageUrl $url, HttpAnswer $answer): void
     {
         $shown = null;
         $changes = FieldChange::unpack((string) $item->fields);
@@ -281,7 +284,9 @@ final class LookWork implements LongWork
             ->whereIn('seen', ['no', 'not yet'])
             ->min('look_at');
 
-        return $next === null ? SliceEnd::done() : SliceEnd::later(max(1, (int) (strtotime((string) $next) - time())));
+        return $next === null
+            ? SliceEnd::done()
+            : SliceEnd::later(max(1, (int) (strtotime(Typed::text($next)) - time())));
     }
 
     /** @return array<string, int> */
@@ -295,9 +300,9 @@ final class LookWork implements LongWork
             ->pluck('n', 'seen');
 
         return [
-            'seen' => (int) ($counts['seen'] ?? 0),
-            'not_yet' => (int) ($counts['not yet'] ?? 0) + (int) ($counts['no'] ?? 0),
-            'not_seen' => (int) ($counts['not seen'] ?? 0),
+            'seen' => Typed::int($counts['seen'] ?? 0),
+            'not_yet' => Typed::int($counts['not yet'] ?? 0) + Typed::int($counts['no'] ?? 0),
+            'not_seen' => Typed::int($counts['not seen'] ?? 0),
         ];
     }
 }

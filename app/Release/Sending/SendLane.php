@@ -10,6 +10,7 @@ use App\Release\Items\ItemState;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Which item of a release is sent next. Texts of different things go side by side; what changes an address or a file
@@ -45,7 +46,7 @@ final class SendLane
      *
      * @param  int  $running  how many are under way
      */
-    public function next(int $running): ?object
+    public function next(int $running): ?stdClass
     {
         while (! $this->isTaken) {
             $wait = (int) ceil($this->notBefore - microtime(true));
@@ -83,7 +84,7 @@ final class SendLane
     }
 
     /** @param  int  $pause  seconds that the shop wants to be left alone */
-    public function ended(object $item, int $pause): void
+    public function ended(stdClass $item, int $pause): void
     {
         unset($this->underWay[(int) $item->id]);
         $this->isTaken = false;
@@ -96,7 +97,7 @@ final class SendLane
         return $this->first() === null;
     }
 
-    private function first(): ?object
+    private function first(): ?stdClass
     {
         // Intents first: whatever may have been sent is settled before anything new is.
         return $this->open(ItemState::Intended)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
@@ -112,7 +113,7 @@ final class SendLane
             ->whereNotIn('id', array_keys($this->underWay));
     }
 
-    private static function isAlone(object $item): bool
+    private static function isAlone(stdClass $item): bool
     {
         foreach (FieldChange::unpack((string) $item->fields) as $change) {
             if (! ($change->field instanceof TextField)) {

@@ -10,6 +10,7 @@ use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteOutcome;
 use App\Connectors\Shop\WriteResult;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -20,6 +21,7 @@ use App\Stores\Connections;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Sends a release, a few resources side by side, each exactly once.
@@ -84,7 +86,7 @@ final class SendWork implements LongWork
         return $lane->end ?? ($lane->isEmpty() ? $this->finish($run) : SliceEnd::more());
     }
 
-    private function sendOne(WorkRun $run, ShopAdmin $admin, SendLane $lane, object $item): void
+    private function sendOne(WorkRun $run, ShopAdmin $admin, SendLane $lane, stdClass $item): void
     {
         try {
             $lane->ended($item, $this->send($run, $admin, $item));
@@ -107,7 +109,7 @@ final class SendWork implements LongWork
      *
      * @throws ShopUnavailable where the shop does not take the key: then nothing more can be sent
      */
-    private function send(WorkRun $run, ShopAdmin $admin, object $item): int
+    private function send(WorkRun $run, ShopAdmin $admin, stdClass $item): int
     {
         $changes = FieldChange::unpack((string) $item->fields);
         try {
@@ -163,8 +165,13 @@ final class SendWork implements LongWork
      *
      * @throws ShopUnavailable
      */
-    private function settle(WorkRun $run, object $item, array $changes, ShopResource $read, WriteOutcome $outcome): int
-    {
+    private function settle(
+        WorkRun $run,
+        stdClass $item,
+        array $changes,
+        ShopResource $read,
+        WriteOutcome $outcome,
+    ): int {
         $wasUnsure = (bool) $item->unsure;
         $after = $outcome->resource ?? $read;
         switch ($outcome->result) {
@@ -204,7 +211,7 @@ final class SendWork implements LongWork
 
     private function tryLater(
         WorkRun $run,
-        object $item,
+        stdClass $item,
         string $reason,
         ?int $seconds,
         bool $isRequestToWait = false,
@@ -252,8 +259,7 @@ final class SendWork implements LongWork
     /** @return array<string, int> */
     private function counts(int $release): array
     {
-        $counts = array_map(
-            intval(...),
+        $counts = Typed::ints(
             DB::table('release_items')
                 ->where('release_id', $release)
                 ->groupBy('state')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Leaving\Leaving;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -39,7 +40,7 @@ final readonly class LeavingController
 
     public function export(Request $request, Store $store): RedirectResponse
     {
-        $this->leaving->export($store, (int) $request->user()?->getAuthIdentifier());
+        $this->leaving->export($store, Caller::id($request));
 
         return redirect()
             ->route('settings', [$store, 'leaving'])
@@ -57,11 +58,7 @@ final readonly class LeavingController
     {
         $request->validate(['name' => ['required', 'string', 'max:120']]);
         try {
-            $this->leaving->delete(
-                $store,
-                $request->string('name')->value(),
-                (int) $request->user()?->getAuthIdentifier(),
-            );
+            $this->leaving->delete($store, $request->string('name')->value(), Caller::id($request));
         } catch (InvalidArgumentException $refused) {
             return back()->withErrors(['name' => $refused->getMessage()]);
         }

@@ -8,6 +8,7 @@ use App\Connectors\Shop\MappedShop;
 use App\Connectors\Shop\Mapping\ItemList;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Platform\Typed;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use App\Stores\Shop\MappingDraft;
@@ -72,7 +73,7 @@ final readonly class MappingController
             'thing' => ['nullable', 'string', 'max:190'],
             'field' => ['nullable', 'string', 'max:40'],
         ]);
-        $place = (int) $request->input('list');
+        $place = Typed::int($request->input('list'));
         $drafts = new MappingDraft($store);
         $draft = $drafts->read();
         try {
@@ -80,7 +81,7 @@ final readonly class MappingController
             MappingDraft::type($draft, $request->array('at'));
             $place = $this->lists($request, $draft, $place);
             $drafts->keep($draft);
-            [$done, $more] = $this->do((string) $request->input('do'), $request, $store->refresh(), $draft, $place);
+            [$done, $more] = $this->do(Typed::text($request->input('do')), $request, $store->refresh(), $draft, $place);
         } catch (InvalidArgumentException|ShopUnavailable $wrong) {
             throw ValidationException::withMessages(['mapping' => $wrong->getMessage()])->redirectTo(
                 route('connect.mapping', [$store, 'list' => $place]),
@@ -130,11 +131,11 @@ final readonly class MappingController
     /** @throws InvalidArgumentException */
     private function address(Request $request, Store $store): void
     {
-        $url = trim((string) $request->input('url'));
+        $url = trim(Typed::text($request->input('url')));
         if ($url !== '') {
             $this->options->set($store, 'shop_url', $url);
         }
-        $secret = (string) $request->input('secret');
+        $secret = Typed::text($request->input('secret'));
         if ($secret !== '') {
             $this->options->set($store, 'shop_token', $secret);
         }
@@ -192,7 +193,7 @@ final readonly class MappingController
             case 'try':
                 $mapping = ShopMapping::fromJson(MappingDraft::json($draft));
                 $shop = new MappedShop($this->connections->signed($store, $mapping), $mapping);
-                $own = trim((string) $request->input('thing'));
+                $own = trim(Typed::text($request->input('thing')));
                 if ($own === '') {
                     throw new InvalidArgumentException('Say which one to try it on: its number in the shop.');
                 }
@@ -229,7 +230,7 @@ final readonly class MappingController
     /** @throws InvalidArgumentException */
     private function field(Request $request, ItemList $list): string
     {
-        $field = (string) $request->input('field', 'title');
+        $field = Typed::text($request->input('field', 'title'));
         if (! $list->can($field)) {
             throw new InvalidArgumentException("Nothing says yet how $field is read and written.");
         }

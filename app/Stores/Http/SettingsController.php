@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Http;
 
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\EditMarkets;
 use App\Stores\Events\RulesChanged;
@@ -77,7 +78,7 @@ final class SettingsController
     public function callAgain(Request $request, Store $store, int $call, HookCalls $calls): RedirectResponse
     {
         $kept = HookCalls::find($store->id, $call) ?? abort(404);
-        $calls->again($store, $kept, (int) $request->user()?->getAuthIdentifier());
+        $calls->again($store, $kept, Caller::id($request));
 
         return redirect()
             ->route('settings', [$store, 'scripts'])

@@ -54,6 +54,7 @@ final class UnderWayController
             $kept->set($key, self::ask($store, $board, $stamps));
         }
 
+        /** @var Standing */
         return $kept->get($key);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Leaving;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -28,7 +29,7 @@ final readonly class Leaving
                 ->whereIn('state', ['waiting', 'running'])
                 ->pluck('id') as $id
         ) {
-            $this->desk->stop((int) $id);
+            $this->desk->stop(Typed::int($id));
         }
     }
 

@@ -8,6 +8,7 @@ use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /**
  * What belongs to a store, so that it can go with it: every table with a store_id, the tables of whose rows a store's
@@ -69,7 +70,7 @@ final class StoreTables
     public function own(): array
     {
         $tables = array_map(
-            static fn (object $row): string => (string) $row->name,
+            static fn (stdClass $row): string => (string) $row->name,
             DB::select(
                 "SELECT TABLE_NAME AS name FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE()
                     AND COLUMN_NAME = 'store_id' ORDER BY TABLE_NAME",

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores\Night;
 
 use Illuminate\Support\Carbon;
+use stdClass;
 
 /** The newest run of a duty. */
 final readonly class DutyRun
@@ -23,8 +24,8 @@ final readonly class DutyRun
     ) {
     }
 
-    /** @param  object  $row  of work, with by_name */
-    public static function fromRow(object $row): self
+    /** @param  stdClass  $row  of work, with by_name */
+    public static function fromRow(stdClass $row): self
     {
         return new self(
             (string) $row->state,

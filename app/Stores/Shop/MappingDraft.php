@@ -6,6 +6,7 @@ namespace App\Stores\Shop;
 
 use App\Connectors\Shop\Mapping\Pointer;
 use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\Crypt;
@@ -104,7 +105,7 @@ final readonly class MappingDraft
         $used = DB::table('connections')->where('store_id', $this->store->id)->where('sort', 'shop')->value('mapping');
 
         // The order of what is said does not matter.
-        return json_decode((string) $used, true) != json_decode(self::json($draft), true);
+        return json_decode(Typed::text($used), true) != json_decode(self::json($draft), true);
     }
 
     /** @throws InvalidArgumentException where it is not whole */

@@ -8,6 +8,7 @@ use App\Connectors\Shop\MappedShop;
 use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteResult;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -96,7 +97,7 @@ final readonly class Trial
                 'id' => $left['id'],
                 'field' => $left['field'],
                 'was' => $left['was'],
-                'at' => (string) ($left['at'] ?? ''),
+                'at' => Typed::text($left['at'] ?? ''),
             ]
             : null;
     }

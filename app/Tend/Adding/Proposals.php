@@ -17,6 +17,7 @@ use App\Tend\Reach\Role;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PageWordIndex;
+use stdClass;
 
 /**
  * Proposes links of a market to the pages that need them: orphans, pages that are too deep, important ones that few
@@ -116,7 +117,7 @@ final class Proposals
         }
     }
 
-    /** @return list<object> pages in need, most worth first */
+    /** @return list<stdClass> pages in need, most worth first */
     private function targets(): array
     {
         $types = Bulk::list([FindingType::Orphan->value, FindingType::TooDeep->value, FindingType::FewLinks->value]);
@@ -152,7 +153,7 @@ final class Proposals
      * @param  array<int, true>  $linked  pages that link there already
      * @return array<int, array{LinkReason, float}> the pages that should link there, the best first
      */
-    private function sources(object $target, array $linked): array
+    private function sources(stdClass $target, array $linked): array
     {
         $page = (int) $target->page_id;
         $found = match (PageKind::from((int) $target->kind)) {
@@ -339,7 +340,7 @@ final class Proposals
         return $this->frame->ownText(KeptDetails::textOf(is_string($text) ? $text : null));
     }
 
-    private static function name(object $target): string
+    private static function name(stdClass $target): string
     {
         $title = trim((preg_split('/\s+[|\-–—·»]\s+|:\s+/u', (string) $target->title) ?: [''])[0]);
         $h1 = trim((string) $target->h1);

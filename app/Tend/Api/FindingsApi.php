@@ -13,6 +13,7 @@ use App\Tend\Lists\FindingList;
 use App\Tend\Lists\ReachList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use stdClass;
 
 /** Findings, their causes, and how pages are reached, as JSON. Described in resources/api/openapi.json. */
 final class FindingsApi
@@ -21,7 +22,7 @@ final class FindingsApi
     {
         return response()->json([
             'data' => array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'cause' => (int) $row->id,
                     'group' => $row->kind->group()->value,
                     'finding' => $row->kind->key(),
@@ -61,7 +62,7 @@ final class FindingsApi
 
         return response()->json([
             'data' => array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'url' => $row->url,
                     'finding' => $row->kind->key(),
                     'cause' => $row->cause,
@@ -86,7 +87,7 @@ final class FindingsApi
 
         return response()->json([
             'data' => array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'url' => (string) $row->url,
                     'kind' => PageKind::from((int) $row->kind)->key(),
                     'depth' => (int) $row->depth === DepthRebuild::UNREACHED ? null : (int) $row->depth,

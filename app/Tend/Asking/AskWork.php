@@ -9,6 +9,7 @@ use App\Connectors\Http\HttpRequest;
 use App\Inventory\KeptDetails;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -16,6 +17,7 @@ use App\Stores\Models\Store;
 use App\Tend\Finding\Finds;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Asks the images of the pages of most worth, and the pages of other sites that they link to, whether they are there:
@@ -96,7 +98,7 @@ final readonly class AskWork implements LongWork
     }
 
     /**
-     * @param  array<object>  $rows
+     * @param  array<stdClass>  $rows
      * @return array<string, string> address by digest
      */
     private static function addresses(array $rows): array
@@ -156,7 +158,7 @@ final readonly class AskWork implements LongWork
                 $length = (string) $answer->header('content-length');
                 $rows[] = [
                     $store->id,
-                    new Bytes((string) $digest),
+                    new Bytes(Typed::text($digest)),
                     $answer->status,
                     ctype_digit($length) ? min(4_000_000_000, (int) $length) : null,
                     mb_substr(mb_scrub((string) $answer->header('content-type')), 0, 60),

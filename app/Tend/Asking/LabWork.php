@@ -10,6 +10,7 @@ use App\Connectors\Http\BrowserLab;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Http\LabReading;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -19,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
+use stdClass;
 
 /**
  * Measures how pages come in in a browser, one after the other: of each kind those of most worth, for pages of one
@@ -86,13 +88,13 @@ final readonly class LabWork implements LongWork
             [$store->id, self::OF_A_KIND, self::OF_MOST_WORTH],
         );
 
-        return array_values(array_map(static fn (object $row): int => (int) $row->page_id, $rows));
+        return array_values(array_map(static fn (stdClass $row): int => (int) $row->page_id, $rows));
     }
 
     private static function measure(Store $store, WorkRun $run, int $page): void
     {
         $url = PageUrl::parse(
-            (string) DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'),
+            Typed::text(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url')),
         );
         if ($url === null) {
             return;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Tend\Adding\AddWork;
@@ -36,8 +37,8 @@ final class FindCommand extends StoreCommand
                     ->selectRaw('type, SUM(pages) AS pages')
                     ->pluck('pages', 'type') as $type => $pages
             ) {
-                $group = FindingType::from((int) $type)->group()->value;
-                $open[$group] = ($open[$group] ?? 0) + (int) $pages;
+                $group = FindingType::from(Typed::int($type))->group()->value;
+                $open[$group] = ($open[$group] ?? 0) + Typed::int($pages);
             }
             $told = array_map(
                 static fn (FindingGroup $group): string => $group->value.
@@ -53,7 +54,7 @@ final class FindCommand extends StoreCommand
                 match ($state) {
                     'done' => $told === [] ? 'Nothing is found.' : 'Open findings: '.implode(', ', $told).'.',
                     'waiting' => 'The search has begun.',
-                    default => "The search has $state. $problem",
+                    default => "The search has $state. ".Typed::text($problem),
                 },
             );
 

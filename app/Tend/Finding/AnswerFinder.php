@@ -12,6 +12,7 @@ use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Pages that others link to and that are not there, redirect, redirect in a chain, or answer with an error. */
 final class AnswerFinder implements StoreFinder
@@ -86,7 +87,7 @@ final class AnswerFinder implements StoreFinder
     }
 
     /** @return iterable<Found> */
-    private function missing(object $row): iterable
+    private function missing(stdClass $row): iterable
     {
         $links = (int) $row->links_in + (int) $row->links_nav;
         $why = WhyNot::from((int) $row->why_not);
@@ -111,7 +112,7 @@ final class AnswerFinder implements StoreFinder
     }
 
     /** @return iterable<Found> */
-    private function redirecting(object $row): iterable
+    private function redirecting(stdClass $row): iterable
     {
         $links = (int) $row->links_in + (int) $row->links_nav;
         $page = (int) $row->page_id;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
@@ -99,6 +100,6 @@ final readonly class DepthFinder implements StoreFinder
 
         return $count === 0
             ? 0
-            : (int) $pages->orderBy('links_in')->offset(intdiv($count, 2))->limit(1)->value('links_in');
+            : Typed::int($pages->orderBy('links_in')->offset(intdiv($count, 2))->limit(1)->value('links_in'));
     }
 }

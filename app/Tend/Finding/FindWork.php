@@ -22,6 +22,7 @@ use App\Tend\Reach\DepthAims;
 use App\Tend\Reach\ReachRebuild;
 use App\Tend\Releasing\PartsSeen;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Looks through a store after each crawl: how pages are reached, then what each page tells, then what all of them
@@ -211,7 +212,7 @@ final class FindWork implements LongWork
      * What the newest list of products tells of each page: the cheapest of its variants, as its structured data does.
      *
      * @param  list<int>  $pages
-     * @return array<int, object>
+     * @return array<int, stdClass>
      */
     private static function listed(Store $store, array $pages): array
     {

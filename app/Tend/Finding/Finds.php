@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -34,7 +35,7 @@ final readonly class Finds
             ->orderByDesc('id')
             ->value('id');
 
-        return $waiting === null ? $this->desk->begin($work, $store, 0, $userId) : (int) $waiting;
+        return $waiting === null ? $this->desk->begin($work, $store, 0, $userId) : Typed::int($waiting);
     }
 
     public static function listen(): void

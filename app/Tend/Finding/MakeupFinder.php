@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Inventory\PageMark;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
@@ -31,13 +32,15 @@ final class MakeupFinder implements PageFinder
         $middle =
             $count === 0
                 ? 0
-                : (int) DB::table('page_index')
-                    ->where('store_id', $store->id)
-                    ->where('indexable', 1)
-                    ->orderBy('response_ms')
-                    ->offset(intdiv($count, 2))
-                    ->limit(1)
-                    ->value('response_ms');
+                : Typed::int(
+                    DB::table('page_index')
+                        ->where('store_id', $store->id)
+                        ->where('indexable', 1)
+                        ->orderBy('response_ms')
+                        ->offset(intdiv($count, 2))
+                        ->limit(1)
+                        ->value('response_ms'),
+                );
         $this->slow = max(self::SLOW, self::TIMES * $middle);
     }
 

@@ -9,6 +9,7 @@ use App\Inventory\PageMark;
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
@@ -18,6 +19,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\PagingStep;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * Pages that search engines may list and that no followed link reaches, told apart by why, each with what should become
@@ -51,7 +53,7 @@ final class OrphanFinder implements StoreFinder
             $this->redirecting[$to][] = $from;
         }
         $byScript =
-            DB::selectOne('SELECT 1 AS n FROM page_index WHERE store_id = ? AND kind = ? AND marks & ? LIMIT 1', [
+            Rows::one('SELECT 1 AS n FROM page_index WHERE store_id = ? AND kind = ? AND marks & ? LIMIT 1', [
                 $this->store->id,
                 PageKind::Collection->value,
                 PageMark::NeedsScript->value,
@@ -171,7 +173,7 @@ final class OrphanFinder implements StoreFinder
     }
 
     /** @return array{string, int} what should become of it, and the page that this names */
-    private function end(object $row, int $folder): array
+    private function end(stdClass $row, int $folder): array
     {
         $life = LifeState::tryFrom((int) $row->life) ?? LifeState::Unknown;
         $collection = $this->nearest->collection((int) $row->market_id, (string) $row->title, (int) $row->page_id);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Inventory\KeptDetails;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
+use stdClass;
 
 /** A page that search engines may list, as the newest crawl read it. */
 final readonly class SeenPage
@@ -14,7 +16,7 @@ final readonly class SeenPage
      * @param  array<string, mixed>  $details  see PageDetails
      * @param  int  $marks  bits of PageMark
      * @param  list<string>  $types  of its structured data, in whatever syntax
-     * @param  ?object  $listed  what the newest list of products tells of it: price, currency, life
+     * @param  ?stdClass  $listed  what the newest list of products tells of it: price, currency, life
      * @param  string  $headers  of its answer, as JSON by name
      */
     private function __construct(
@@ -28,13 +30,13 @@ final readonly class SeenPage
         public array $types,
         private array $details,
         private ?string $packedText,
-        public ?object $listed,
+        public ?stdClass $listed,
         private string $headers,
     ) {
     }
 
-    /** @param  ?object  $listed  as the constructor has it */
-    public static function from(object $row, ?object $listed = null): self
+    /** @param  ?stdClass  $listed  as the constructor has it */
+    public static function from(stdClass $row, ?stdClass $listed = null): self
     {
         $types = json_decode((string) $row->types, true);
 
@@ -61,7 +63,7 @@ final readonly class SeenPage
         foreach ((array) ($this->details['headings'] ?? []) as $one) {
             if (is_array($one)) {
                 $headings[] = [
-                    'level' => (int) ($one['level'] ?? 0),
+                    'level' => Typed::int($one['level'] ?? 0),
                     'text' => is_string($one['text'] ?? null) ? $one['text'] : '',
                     'part' => is_string($one['part'] ?? null) ? $one['part'] : '',
                 ];

@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Index\RepeatedLines;
 use App\Inventory\KeptDetails;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
@@ -148,7 +149,7 @@ final class SharedTexts implements StoreFinder
 
     private function readText(string $mark, int $page): string
     {
-        $row = DB::selectOne(
+        $row = Rows::one(
             'SELECT d.text, t.market_id FROM page_details d JOIN tend_pages t ON t.page_id = d.page_id
                 WHERE d.page_id = ? AND t.store_id = ?',
             [$page, $this->store->id],

@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
@@ -28,7 +29,7 @@ final readonly class SitemapFinder implements StoreFinder
 
     public function find(Closure $beat): iterable
     {
-        $any = DB::selectOne('SELECT 1 AS n FROM page_index WHERE store_id = ? AND sources & ? LIMIT 1', [
+        $any = Rows::one('SELECT 1 AS n FROM page_index WHERE store_id = ? AND sources & ? LIMIT 1', [
             $this->store->id,
             PageSource::Sitemap->value,
         ]);

@@ -15,6 +15,7 @@ use App\Tend\Found\Leaves;
 use App\Tend\Found\Worth;
 use App\Tend\Reach\Cells;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Takes over what pages earn and could earn after a weighing, without looking through them again. */
 final readonly class WorthWork implements LongWork
@@ -72,7 +73,7 @@ final readonly class WorthWork implements LongWork
         }
     }
 
-    /** @param  array<object>  $rows */
+    /** @param  array<stdClass>  $rows */
     private function value(Store $store, WorkRun $run, array $rows): void
     {
         $upsides = $this->figures->of('upside', $store, Bulk::ids($rows, 'page_id'));
@@ -85,7 +86,7 @@ final readonly class WorthWork implements LongWork
             Bulk::write(
                 'new_worths',
                 ['page_id', 'clicks', 'revenue', 'upside', 'worth'],
-                array_map(static function (object $row) use ($upsides): array {
+                array_map(static function (stdClass $row) use ($upsides): array {
                     $upside = max(0.0, $upsides[(int) $row->page_id] ?? 0.0);
 
                     return [

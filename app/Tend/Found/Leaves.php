@@ -8,6 +8,7 @@ use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Findings that somebody leaves as they are, with the reason and the day on which they are open again. */
 final class Leaves
@@ -43,7 +44,7 @@ final class Leaves
                 $store,
                 array_values(
                     $rows
-                        ->map(static fn (object $row): array => [(int) $row->type, (int) $row->page_id, self::NONE])
+                        ->map(static fn (stdClass $row): array => [(int) $row->type, (int) $row->page_id, self::NONE])
                         ->all(),
                 ),
                 $reason,

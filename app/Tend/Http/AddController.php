@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
 use App\Tend\Lists\LinkList;
@@ -45,7 +46,7 @@ final class AddController
         );
         if ($given['do'] === 'release') {
             $ids = array_values(array_map(intval(...), $given['links']));
-            $pages = $parts->links($store, $ids, (int) $request->user()?->getAuthIdentifier());
+            $pages = $parts->links($store, $ids, Caller::id($request));
 
             return back()->with('done', Parts::inWords($pages));
         }

@@ -6,6 +6,7 @@ namespace App\Tend\Http;
 
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Leaves;
@@ -111,6 +112,6 @@ final class LeaveController
 
     private static function user(Request $request): int
     {
-        return (int) $request->user()?->getAuthIdentifier();
+        return Caller::id($request);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -43,7 +44,7 @@ final class MapController
     public function make(Request $request, Store $store, Finds $finds): RedirectResponse
     {
         SiteMaps::token($store);
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), MapWork::class);
+        $finds->begin($store->id, Caller::id($request), MapWork::class);
 
         return back()->with('done', 'The sitemaps are being made; after each crawl they are made anew.');
     }

@@ -6,6 +6,7 @@ namespace App\Tend\Http;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressDrifts;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Tend\Lists\PageReach;
@@ -109,6 +110,6 @@ final class PartsController
 
     private static function user(Request $request): int
     {
-        return (int) $request->user()?->getAuthIdentifier();
+        return Caller::id($request);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Http;
 
 use App\Connectors\Http\BrowserProcess;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -53,7 +54,7 @@ final class RingsController
 
     public function find(Request $request, Store $store, Finds $finds): RedirectResponse
     {
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $finds->begin($store->id, Caller::id($request));
 
         return back()->with('done', 'The pages are looked through again.');
     }
@@ -63,7 +64,7 @@ final class RingsController
      */
     public function ask(Request $request, Store $store, Finds $finds): RedirectResponse
     {
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), AskWork::class);
+        $finds->begin($store->id, Caller::id($request), AskWork::class);
 
         return back()->with('done', 'Images and other sites are being asked; then the pages are looked through again.');
     }
@@ -72,7 +73,7 @@ final class RingsController
     public function lab(Request $request, Store $store, Finds $finds): RedirectResponse
     {
         abort_unless(BrowserProcess::isThere(), 404);
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), LabWork::class);
+        $finds->begin($store->id, Caller::id($request), LabWork::class);
 
         return back()->with('done', 'Pages are being measured in a browser; then they are looked through again.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Robots\RobotsBook;
 use App\Tend\Robots\RobotsEffect;
@@ -83,7 +84,7 @@ final class RobotsController
                 $store,
                 (string) ($given['body'] ?? ''),
                 (string) ($given['note'] ?? ''),
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
             );
         } catch (InvalidArgumentException $wrong) {
             return back()
@@ -99,7 +100,7 @@ final class RobotsController
     public function fetch(Request $request, Store $store): RedirectResponse
     {
         try {
-            RobotsBook::fetch($store, (int) $request->user()?->getAuthIdentifier());
+            RobotsBook::fetch($store, Caller::id($request));
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['body' => $wrong->getMessage()]);
         }

@@ -7,12 +7,15 @@ namespace App\Tend\Known;
 use App\Inventory\PageMark;
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Robots\RobotsBook;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
+use stdClass;
 
 /**
  * What is to be done once for a store so that search engines know it; each is ticked off by what was seen, not by hand.
@@ -32,11 +35,11 @@ final class OnceChecks
             ->first(['why_not', 'page_index.canonical']);
         $isOpen = $live === null || RobotsTxt::fromAnswer((int) $live->status, $body, '*')->allows('/');
         $proofs = Proofs::of($store);
-        $seen = array_filter($proofs, static fn (object $proof): bool => $proof->seen_at !== null);
+        $seen = array_filter($proofs, static fn (stdClass $proof): bool => $proof->seen_at !== null);
         $told = DB::table('tend_submissions')->where('store_id', $store->id)->max('told_on');
         $exists = static fn (string $table): bool => DB::table($table)->where('store_id', $store->id)->exists();
         $learned = (array) json_decode(
-            (string) DB::table('tend_states')->where('store_id', $store->id)->value('seen'),
+            Typed::text(DB::table('tend_states')->where('store_id', $store->id)->value('seen')),
             true,
         );
         $isHttps = str_starts_with($store->base_url, 'https://');
@@ -66,7 +69,7 @@ final class OnceChecks
             self::check(
                 'A sitemap was told to a search engine',
                 $told !== null,
-                $told === null ? '' : (string) $told,
+                $told === null ? '' : Typed::text($told),
                 'tend.known',
             ),
             self::check(
@@ -98,7 +101,7 @@ final class OnceChecks
 
     private static function hasOwn(Store $store): bool
     {
-        return DB::selectOne('SELECT 1 AS n FROM page_counts WHERE store_id = ? AND sources & ? LIMIT 1', [
+        return Rows::one('SELECT 1 AS n FROM page_counts WHERE store_id = ? AND sources & ? LIMIT 1', [
             $store->id,
             PageSource::Sitemap->value,
         ]) !== null;
@@ -111,7 +114,7 @@ final class OnceChecks
      */
     public static function learn(Store $store): array
     {
-        $any = static fn (string $where, int ...$values): bool => DB::selectOne(
+        $any = static fn (string $where, int ...$values): bool => Rows::one(
             "SELECT 1 AS n FROM page_index WHERE store_id = ? AND $where LIMIT 1",
             [$store->id, ...$values],
         ) !== null;

@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\HeadMeta;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** By what a store proves to search engines whose it is: a meta element of its home page, or a file. */
 final class Proofs
@@ -19,7 +20,7 @@ final class Proofs
 
     public const FILE = 2;
 
-    /** @return list<object> */
+    /** @return list<stdClass> */
     public static function of(Store $store): array
     {
         return array_values(

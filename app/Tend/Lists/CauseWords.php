@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\WhyNot;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Tend\Found\FindingType;
 use App\Tend\Reach\Role;
@@ -16,13 +17,13 @@ final class CauseWords
     public static function of(FindingType $type, array $cause): string
     {
         $why = is_string($cause['why'] ?? null) ? $cause['why'] : '';
-        $kinds = PageKind::tryFrom((int) ($cause['kind'] ?? 0))?->plural() ?? 'pages';
+        $kinds = PageKind::tryFrom(Typed::int($cause['kind'] ?? 0))?->plural() ?? 'pages';
         $where = ($cause['place'] ?? '') === 'around' ? 'in navigation, header or footer' : 'in texts';
 
         return match ($type) {
             FindingType::Orphan => self::orphan($why),
             FindingType::TooDeep => self::deep($cause),
-            FindingType::FewLinks => Role::from((int) ($cause['role'] ?? 0))->plural(),
+            FindingType::FewLinks => Role::from(Typed::int($cause['role'] ?? 0))->plural(),
             FindingType::NoH1 => match ($why) {
                 'styled' => "$kinds: the heading is only styled text",
                 'breadcrumbs' => "$kinds: only the breadcrumbs are an H1",
@@ -33,15 +34,15 @@ final class CauseWords
                 ? "$kinds: the header has an H1, too"
                 : "$kinds: several in the text",
             FindingType::SharedH1 => match ($why) {
-                'banner' => 'a banner: “'.(string) ($cause['heading'] ?? '').'”',
+                'banner' => 'a banner: “'.Typed::text($cause['heading'] ?? '').'”',
                 'copies' => "$kinds: further addresses of one page",
                 default => "$kinds with the heading of another page",
             },
             FindingType::LevelSkipped => sprintf(
                 '%s: H%d follows H%d',
                 $kinds,
-                (int) ($cause['to'] ?? 0),
-                (int) ($cause['from'] ?? 0),
+                Typed::int($cause['to'] ?? 0),
+                Typed::int($cause['from'] ?? 0),
             ),
             FindingType::NoAlt,
             FindingType::EmptyAlt,
@@ -50,20 +51,20 @@ final class CauseWords
             FindingType::ImageGone,
             FindingType::ImageMoved,
             FindingType::HeavyImage,
-            FindingType::ImageName => "$kinds: images in ".(string) ($cause['folder'] ?? '/'),
+            FindingType::ImageName => "$kinds: images in ".Typed::text($cause['folder'] ?? '/'),
             FindingType::SharedText => $why === 'few'
                 ? 'texts that stand on two pages'
-                : '“'.(string) ($cause['text'] ?? '').'”',
-            FindingType::LinkToMissing => (WhyNot::tryFrom((int) ($cause['why'] ?? 0))?->words() ?? '').
+                : '“'.Typed::text($cause['text'] ?? '').'”',
+            FindingType::LinkToMissing => (WhyNot::tryFrom(Typed::int($cause['why'] ?? 0))?->words() ?? '').
                 ", linked $where",
-            FindingType::LinkToRedirect => ((int) ($cause['status'] ?? 0) ?: 'redirect').", linked $where",
+            FindingType::LinkToRedirect => (Typed::int($cause['status'] ?? 0) ?: 'redirect').", linked $where",
             FindingType::RedirectChain => $why === 'circle'
                 ? 'redirects that lead in a circle'
                 : 'redirects that lead to redirects',
             FindingType::ServerError => $kinds.
                 ': '.
-                ((int) ($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.(int) ($cause['status'] ?? 0)),
-            FindingType::DeadOutgoing => "$kinds: links to ".(string) ($cause['host'] ?? ''),
+                (Typed::int($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.Typed::int($cause['status'] ?? 0)),
+            FindingType::DeadOutgoing => "$kinds: links to ".Typed::text($cause['host'] ?? ''),
             FindingType::InsecureContent => "$kinds: ".
                 match ($cause['what'] ?? '') {
                     'script' => 'scripts of ',
@@ -75,7 +76,7 @@ final class CauseWords
                     'form' => 'a form that sends to ',
                     default => 'images of ',
                 }.
-                (string) ($cause['host'] ?? ''),
+                Typed::text($cause['host'] ?? ''),
             FindingType::StructuredMissing => $kinds,
             FindingType::StructuredPrice => "$kinds: ".
                 match ($why) {
@@ -85,7 +86,7 @@ final class CauseWords
                     default => 'another price than the shop’s list',
                 },
             FindingType::StructuredBroken, FindingType::StructuredLacks, FindingType::StructuredWords => "$kinds: ".
-                (string) ($cause['path'] ?? '').
+                Typed::text($cause['path'] ?? '').
                 match ($why) {
                     'not-json' => 'a script that is no JSON',
                     'no-context' => 'no @context',
@@ -100,8 +101,8 @@ final class CauseWords
                     'misplaced' => ' does not stand there',
                     default => ' is not known',
                 },
-            FindingType::ListedInVain => WhyNot::tryFrom((int) ($cause['why'] ?? 0))?->words() ?? '',
-            FindingType::CollectionLacks => 'first of all '.self::lack((string) ($cause['lacks'] ?? '')),
+            FindingType::ListedInVain => WhyNot::tryFrom(Typed::int($cause['why'] ?? 0))?->words() ?? '',
+            FindingType::CollectionLacks => 'first of all '.self::lack(Typed::text($cause['lacks'] ?? '')),
             FindingType::NotListed,
             FindingType::EmptyH1,
             FindingType::FilledByScript,
@@ -219,12 +220,12 @@ final class CauseWords
     /** @param  array<string, mixed>  $cause */
     private static function deep(array $cause): string
     {
-        $role = Role::from((int) ($cause['role'] ?? 0));
+        $role = Role::from(Typed::int($cause['role'] ?? 0));
         $who =
             $role === Role::Any
-                ? PageKind::tryFrom((int) ($cause['kind'] ?? 0))?->plural() ?? 'pages'
+                ? PageKind::tryFrom(Typed::int($cause['kind'] ?? 0))?->plural() ?? 'pages'
                 : $role->plural();
-        $aim = (int) ($cause['aim'] ?? 0);
+        $aim = Typed::int($cause['aim'] ?? 0);
 
         return ($cause['why'] ?? '') === 'paging'
             ? "$who behind the parts of lists"

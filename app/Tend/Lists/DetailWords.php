@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Tend\Found\FindingType;
 
@@ -123,7 +124,7 @@ final class DetailWords
         $known = array_values(
             array_intersect_key($names, array_flip(array_filter((array) ($detail['sources'] ?? []), is_string(...)))),
         );
-        $backlinks = (int) ($detail['backlinks'] ?? 0);
+        $backlinks = Typed::int($detail['backlinks'] ?? 0);
 
         return ($known === [] ? 'known from an earlier crawl' : 'known from '.implode(', ', $known)).
             ($backlinks > 0 ? '; '.self::count($backlinks, 'backlink', 'backlinks') : '');
@@ -196,6 +197,6 @@ final class DetailWords
     {
         $first = ((array) ($detail['images'] ?? []))[0] ?? null;
 
-        return is_array($first) ? intdiv((int) ($first[1] ?? 0), 1000) : 0;
+        return is_array($first) ? intdiv(Typed::int($first[1] ?? 0), 1000) : 0;
     }
 }

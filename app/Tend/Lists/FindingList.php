@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Findings as screens, files and the API show them: by cause, or page by page in the order of their worth. */
 final class FindingList
@@ -20,7 +22,7 @@ final class FindingList
 
     /**
      * @param  ?list<FindingType>  $types  null for all
-     * @return list<object> each with its type, its cause's words and what mends it
+     * @return list<stdClass> each with its type, its cause's words and what mends it
      */
     public static function causes(Store $store, ?array $types): array
     {
@@ -44,12 +46,12 @@ final class FindingList
             ->where('store_id', $store->id)
             ->where('page_id', 0)
             ->get()
-            ->keyBy(static fn (object $leave): string => $leave->type.bin2hex((string) $leave->cause_digest));
+            ->keyBy(static fn (stdClass $leave): string => $leave->type.bin2hex((string) $leave->cause_digest));
 
-        return array_map(static fn (object $row): object => self::cause($row, $leaves->all()), array_values($rows));
+        return array_map(static fn (stdClass $row): stdClass => self::cause($row, $leaves->all()), array_values($rows));
     }
 
-    public static function findCause(Store $store, int $id): ?object
+    public static function findCause(Store $store, int $id): ?stdClass
     {
         $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $id)->first();
         if ($row === null) {
@@ -69,7 +71,7 @@ final class FindingList
      * The findings of a cause or of types, by worth, sixty at a time.
      *
      * @param  list<FindingType>  $types  asked for where no cause is
-     * @return array{rows: list<object>, next: ?string}
+     * @return array{rows: list<stdClass>, next: ?string}
      */
     public static function page(
         Store $store,
@@ -112,7 +114,7 @@ final class FindingList
 
     /**
      * @param  list<int>  $ids
-     * @return list<object> these findings, by type
+     * @return list<stdClass> these findings, by type
      */
     public static function some(Store $store, array $ids): array
     {
@@ -175,8 +177,8 @@ final class FindingList
     }
 
     /**
-     * @param  list<object>  $rows
-     * @return list<object> with page, target, cause and what was seen
+     * @param  list<stdClass>  $rows
+     * @return list<stdClass> with page, target, cause and what was seen
      */
     private static function told(Store $store, array $rows): array
     {
@@ -205,12 +207,12 @@ final class FindingList
                 ->whereIn('id', array_values(array_unique(Bulk::ids($rows, 'cause_id'))))
                 ->get(['id', 'name']) as $cause
         ) {
-            $causes[(int) $cause->id] = (array) json_decode((string) $cause->name, true);
+            $causes[(int) $cause->id] = Typed::map($cause->name);
         }
         foreach ($rows as $row) {
             $row->kind = FindingType::from((int) $row->type);
             $cause = $causes[(int) $row->cause_id] ?? [];
-            $row->detail = (array) json_decode((string) $row->detail, true);
+            $row->detail = Typed::map($row->detail);
             $row->url = $urls[(int) $row->page_id] ?? '';
             $row->title = $titles[(int) $row->page_id] ?? '';
             $row->target_url =
@@ -219,17 +221,17 @@ final class FindingList
             $row->seen = DetailWords::of($row->kind, $row->detail, (int) $row->spots);
             $row->repair =
                 $row->kind === FindingType::Orphan
-                    ? DetailWords::end((string) ($row->detail['end'] ?? ''), $row->target_url !== '')
+                    ? DetailWords::end(Typed::text($row->detail['end'] ?? ''), $row->target_url !== '')
                     : CauseWords::repair($row->kind, $cause);
         }
 
         return $rows;
     }
 
-    /** @param  array<array-key, object>  $leaves */
-    private static function cause(object $row, array $leaves): object
+    /** @param  array<array-key, stdClass>  $leaves */
+    private static function cause(stdClass $row, array $leaves): stdClass
     {
-        $cause = (array) json_decode((string) $row->name, true);
+        $cause = Typed::map($row->name);
         $row->kind = FindingType::from((int) $row->type);
         $row->words = CauseWords::of($row->kind, $cause);
         $row->repair = CauseWords::repair($row->kind, $cause);

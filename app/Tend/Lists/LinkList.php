@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkReason;
 use App\Tend\Adding\LinkState;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Links to add, as screens and the editors' list show them: by the worth of the page that they lead to. */
 final class LinkList
@@ -22,7 +25,7 @@ final class LinkList
 
     private const PORTION = 1000;
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     public static function page(Store $store, LinkState $state, ?string $after, int $size = self::SIZE): array
     {
         $where = '';
@@ -54,8 +57,7 @@ final class LinkList
     /** @return array<int, int> links by state */
     public static function counts(Store $store): array
     {
-        return array_map(
-            intval(...),
+        return Typed::ints(
             DB::table('tend_links')
                 ->where('store_id', $store->id)
                 ->groupBy('state')
@@ -72,7 +74,7 @@ final class LinkList
      */
     public static function together(Store $store): array
     {
-        $sums = DB::selectOne(
+        $sums = Rows::sole(
             'SELECT COUNT(*) AS pages, COALESCE(SUM(depth_then < depth_now), 0) AS nearer,
                 COALESCE(SUM(depth_now = ? AND depth_then < ?), 0) AS orphans FROM (SELECT DISTINCT to_page, depth_now,
                 depth_then FROM tend_links WHERE store_id = ? AND state IN (?, ?)) t',

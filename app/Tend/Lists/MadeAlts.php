@@ -6,6 +6,7 @@ namespace App\Tend\Lists;
 
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
@@ -13,6 +14,7 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Gallery;
 use Orchard\Core\Wording\ImageAlts;
+use stdClass;
 
 /** Alt texts proposed for the images of products but the main one, whose text is written at the desk. */
 final class MadeAlts
@@ -93,7 +95,7 @@ final class MadeAlts
         $made = iterator_to_array(self::ofPages($store, array_map(intval(...), array_keys($pages))));
         $examples = [];
         foreach (array_intersect_key($pages, $made) as $page => $url) {
-            $examples[] = ['page' => (int) $page, 'url' => (string) $url] + $made[$page][0];
+            $examples[] = ['page' => (int) $page, 'url' => Typed::text($url)] + $made[$page][0];
         }
 
         return array_slice($examples, 0, $most);
@@ -101,7 +103,7 @@ final class MadeAlts
 
     /**
      * @param  list<int>  $values
-     * @return list<object>
+     * @return list<stdClass>
      */
     private static function select(Store $store, string $where, array $values): array
     {
@@ -119,7 +121,7 @@ final class MadeAlts
     }
 
     /** @return list<array{image: string, was: ?string, alt: string}> in the order of the page */
-    private static function made(object $page): array
+    private static function made(stdClass $page): array
     {
         $details = KeptDetails::unpack($page->details);
         $h1s = json_decode((string) $page->h1s, true);

@@ -14,6 +14,7 @@ use Orchard\Core\StructuredData\ArticleMarkup;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\StructuredData\ProductData;
 use Orchard\Core\StructuredData\ProductMarkup;
+use stdClass;
 
 /** Structured data made from what is known of each product and article. */
 final class MadeMarkup
@@ -79,7 +80,7 @@ final class MadeMarkup
 
     /**
      * @param  list<int>  $values
-     * @return list<object>
+     * @return list<stdClass>
      */
     private static function select(Store $store, string $where, array $values): array
     {
@@ -94,7 +95,7 @@ final class MadeMarkup
     }
 
     /** Null where not even a name is known. */
-    private static function json(Store $store, object $row, int $more = 0): ?string
+    private static function json(Store $store, stdClass $row, int $more = 0): ?string
     {
         $h1s = json_decode((string) $row->h1s, true);
         $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
@@ -140,7 +141,7 @@ final class MadeMarkup
     }
 
     /** @return list<string> absolute addresses */
-    private static function images(object $row): array
+    private static function images(stdClass $row): array
     {
         $images = [];
         foreach ((array) (KeptDetails::unpack($row->details)['images'] ?? []) as $image) {

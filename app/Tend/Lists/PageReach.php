@@ -6,6 +6,8 @@ namespace App\Tend\Lists;
 
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
@@ -13,6 +15,7 @@ use App\Tend\Reach\WhatIf;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Link;
 use Orchard\Core\Markup\Region;
+use stdClass;
 
 /**
  * How one page is reached: the way to it, the links that lead there with their words, and what would bring it nearer.
@@ -27,9 +30,9 @@ final class PageReach
     /** Links of a page whose words are counted; more of them say the same. */
     public const LOOKED_AT = 4000;
 
-    public static function find(Store $store, int $page): ?object
+    public static function find(Store $store, int $page): ?stdClass
     {
-        return DB::selectOne(
+        return Rows::one(
             'SELECT t.*, p.url, f.title, f.h1s FROM tend_pages t JOIN pages p ON p.id = t.page_id
                 LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0 WHERE t.store_id = ? AND
                 t.page_id = ?',
@@ -37,7 +40,7 @@ final class PageReach
         );
     }
 
-    /** @return list<object> the pages from home to this one */
+    /** @return list<stdClass> the pages from home to this one */
     public static function way(Store $store, int $page): array
     {
         $way = [];
@@ -56,7 +59,7 @@ final class PageReach
     /**
      * The words of the links that lead to a page, by place.
      *
-     * @return list<object> with place, anchor, pages, rel and the address of one page where they stand
+     * @return list<stdClass> with place, anchor, pages, rel and the address of one page where they stand
      */
     public static function anchors(Store $store, int $page): array
     {
@@ -82,7 +85,7 @@ final class PageReach
 
         $rows = [...$texts, ...$around];
         foreach ($rows as $row) {
-            $row->example_url = (string) ($urls[(int) $row->example] ?? '');
+            $row->example_url = Typed::text($urls[(int) $row->example] ?? '');
             $row->place = match (Region::from((int) $row->region)) {
                 Region::Main => 'text',
                 Region::Navigation => 'navigation',
@@ -100,7 +103,7 @@ final class PageReach
      *
      * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}>
      */
-    public static function nearer(Store $store, object $page): array
+    public static function nearer(Store $store, stdClass $page): array
     {
         if ((int) $page->depth <= 1 || (int) $page->indexable === 0) {
             return [];
@@ -153,7 +156,7 @@ final class PageReach
      * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}> none where it is no
      *     page
      */
-    public static function tried(Store $store, object $page, string $address): array
+    public static function tried(Store $store, stdClass $page, string $address): array
     {
         [$found] = PageAddress::pages($store, [$address]);
         $from = $found === [] ? null : self::find($store, (int) array_values($found)[0]);
@@ -174,7 +177,7 @@ final class PageReach
         ];
     }
 
-    /** @return list<object> what was found of the page, open and left */
+    /** @return list<stdClass> what was found of the page, open and left */
     public static function findings(Store $store, int $page): array
     {
         $ids = Bulk::ids(
@@ -224,7 +227,7 @@ final class PageReach
             ) as $row
         ) {
             yield [
-                (string) DB::table('pages')->where('id', $row->page_id)->value('url'),
+                Typed::text(DB::table('pages')->where('id', $row->page_id)->value('url')),
                 strtolower(Region::from((int) $row->region)->name),
                 (int) $row->place + 1,
                 (string) $row->anchor,

@@ -8,6 +8,7 @@ use App\Stores\Models\Store;
 use App\Tend\Reach\Role;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** All pages that search engines may list, in the order of how they are reached. */
 final readonly class ReachList
@@ -43,7 +44,7 @@ final readonly class ReachList
         );
     }
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     public function page(Store $store): array
     {
         [$column, $direction] = self::ORDERS[$this->order];

@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use App\Tend\Reach\Sectors;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\TreeRings;
+use stdClass;
 
 /**
  * A store as the rings of a tree (see TreeRings): the pages of most worth are marks of their own, the others dots;
@@ -90,7 +91,7 @@ final class RingsPicture
     /**
      * Where the pages of a way stand; those that are no mark in the middle of their field.
      *
-     * @param  list<object>  $way  pages with page_id, depth and sector
+     * @param  list<stdClass>  $way  pages with page_id, depth and sector
      */
     public function points(array $way): string
     {
@@ -194,7 +195,7 @@ final class RingsPicture
         );
     }
 
-    /** @return array<int, array<int, list<object>>> the pages of most worth by sector and ring */
+    /** @return array<int, array<int, list<stdClass>>> the pages of most worth by sector and ring */
     private function pages(): array
     {
         [$where, $values] = $this->lens->narrows();
@@ -220,7 +221,7 @@ final class RingsPicture
      * @param  array{x: float, y: float, angle: float}  $spot
      * @return Mark
      */
-    private function mark(object $page, int $sector, int $ring, array $spot): array
+    private function mark(stdClass $page, int $sector, int $ring, array $spot): array
     {
         $isOrphan = $ring === TreeRings::OUTSIDE;
         $size = sqrt((float) $page->worth / max(1.0, $this->most));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use Generator;
@@ -33,7 +34,7 @@ final class SaidTables
             yield [
                 $type->key(),
                 (string) $row->url,
-                $row->name === null ? '' : CauseWords::of($type, (array) json_decode((string) $row->name, true)),
+                $row->name === null ? '' : CauseWords::of($type, Typed::map($row->name)),
                 (string) $row->reason,
                 (string) $row->review_on,
                 (string) $row->left_at,

@@ -10,6 +10,7 @@ use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Reach\Sectors;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The table behind the rings: how far the pages of each collection are from home.
@@ -52,7 +53,7 @@ final class SectorTable
         return ['rows' => $table, 'all' => self::sum('The store', $rows)];
     }
 
-    /** @return list<object> orphans of most worth */
+    /** @return list<stdClass> orphans of most worth */
     public static function orphans(Store $store, RingsLens $lens): array
     {
         [$where, $values] = $lens->whole()->narrows();
@@ -69,7 +70,7 @@ final class SectorTable
     }
 
     /**
-     * @param  array<object>  $cells  in the order of their depth, of one sector or of all
+     * @param  array<stdClass>  $cells  in the order of their depth, of one sector or of all
      * @return SectorSum
      */
     private static function sum(string $name, array $cells): array

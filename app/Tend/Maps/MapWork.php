@@ -8,6 +8,8 @@ use App\Changes\AddressField;
 use App\Inventory\KeptDetails;
 use App\Inventory\LastRead;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -18,6 +20,7 @@ use App\Stores\Models\Store;
 use App\Tend\Reach\Role;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\SitemapEntry;
+use stdClass;
 
 /**
  * Makes a store's sitemaps: one row of files for each kind of page and market, so that the index state of each can be
@@ -142,7 +145,7 @@ final class MapWork implements LongWork
      *
      * @param  array<int, string>  $days
      */
-    private static function changed(object $row, array $days): ?string
+    private static function changed(stdClass $row, array $days): ?string
     {
         $headers = (array) json_decode((string) $row->headers, true);
         $said = is_string($headers['last-modified'] ?? null) ? strtotime($headers['last-modified']) : false;
@@ -171,7 +174,7 @@ final class MapWork implements LongWork
         $images = [];
         foreach ((array) ($details['images'] ?? []) as $image) {
             $src = is_array($image) && is_string($image['src'] ?? null) ? $image['src'] : '';
-            $width = is_array($image) ? (int) ($image['width'] ?? 0) : 0;
+            $width = is_array($image) ? Typed::int($image['width'] ?? 0) : 0;
             if (preg_match('~^https?://~', $src) === 1 && ($width === 0 || $width >= self::SMALLEST_IMAGE)) {
                 $images[] = $src;
             }
@@ -198,7 +201,7 @@ final class MapWork implements LongWork
 
     private static function close(Store $store): void
     {
-        $out = DB::selectOne(
+        $out = Rows::sole(
             'SELECT COALESCE(SUM(i.indexable = 0), 0) AS not_indexable, COALESCE(SUM(i.indexable = 1 AND t.is_part =
                 1), 0)
                 AS parts FROM page_index i LEFT JOIN tend_pages t ON t.store_id = i.store_id AND t.page_id = i.page_id

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Tend\Maps;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Sitemaps\SitemapWriter;
+use stdClass;
 use ZipArchive;
 
 /** The sitemaps of a store as they are served and taken along. */
@@ -22,16 +24,16 @@ final class SiteMaps
         }
         DB::table('tend_map_states')->insertOrIgnore(['store_id' => $store->id, 'token' => Str::random(32)]);
 
-        return (string) DB::table('tend_map_states')->where('store_id', $store->id)->value('token');
+        return Typed::text(DB::table('tend_map_states')->where('store_id', $store->id)->value('token'));
     }
 
     /** Null where the store has not asked for sitemaps. */
-    public static function state(Store $store): ?object
+    public static function state(Store $store): ?stdClass
     {
         return DB::table('tend_map_states')->where('store_id', $store->id)->first();
     }
 
-    /** @return list<object> the files without what is in them */
+    /** @return list<stdClass> the files without what is in them */
     public static function files(Store $store): array
     {
         return array_values(
@@ -69,7 +71,7 @@ final class SiteMaps
     {
         $id = DB::table('tend_map_states')->where('token', $token)->value('store_id');
 
-        return $id === null ? null : Store::query()->find((int) $id);
+        return $id === null ? null : Store::query()->find(Typed::int($id));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Reach;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -94,7 +95,7 @@ final readonly class DepthAims
         $int = static fn (string $key, int $default): int => is_int($given[$key] ?? null) ? $given[$key] : $default;
         $index = [];
         foreach ((array) ($given['index'] ?? []) as $depth => $one) {
-            is_array($one) && ($index[(int) $depth] = [(int) ($one[0] ?? 0), (int) ($one[1] ?? 0)]);
+            is_array($one) && ($index[Typed::int($depth)] = [Typed::int($one[0] ?? 0), Typed::int($one[1] ?? 0)]);
         }
 
         return new self(

@@ -8,6 +8,7 @@ use App\Inventory\Figures;
 use App\Inventory\Index\DepthRebuild;
 use App\Inventory\Index\StoredLinks;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -154,8 +155,8 @@ final class ReachRebuild
         }
         $isTurn = [];
         foreach ($turns as $page => $parent) {
-            $from = PageUrl::parse((string) ($urls[$parent] ?? ''));
-            $to = PageUrl::parse((string) ($urls[$page] ?? ''));
+            $from = PageUrl::parse(Typed::text($urls[$parent] ?? ''));
+            $to = PageUrl::parse(Typed::text($urls[$page] ?? ''));
             $from !== null && $to !== null && PagingStep::is($from, $to) && ($isTurn[$page] = true);
         }
         asort($depths);

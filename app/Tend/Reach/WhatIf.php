@@ -8,6 +8,7 @@ use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What a link that is not there yet would change: how deep its target and all that comes nearer with it would be.
@@ -55,7 +56,7 @@ final readonly class WhatIf
         return max(0, count($this->depths) - 1);
     }
 
-    private static function page(Store $store, int $page): ?object
+    private static function page(Store $store, int $page): ?stdClass
     {
         return DB::table('tend_pages')->where('store_id', $store->id)->where('page_id', $page)->first();
     }

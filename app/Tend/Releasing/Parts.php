@@ -24,6 +24,7 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** Puts what Tend makes into the next release: structured data, alt texts, links to add, robots.txt. */
 final readonly class Parts
@@ -255,7 +256,7 @@ final readonly class Parts
     }
 
     /** Whoever sends it is to know what it would shut out. */
-    private static function withEffect(Store $store, object $live, string $body, string $why): string
+    private static function withEffect(Store $store, stdClass $live, string $body, string $why): string
     {
         ['pages' => $pages, 'clicks' => $clicks] = RobotsEffect::of(
             $store,

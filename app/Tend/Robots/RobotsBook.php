@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Robots\RobotsTxt;
+use stdClass;
 
 /** The versions of a store's robots.txt: as the shop shows it, and as people write it here. */
 final class RobotsBook
@@ -18,7 +19,7 @@ final class RobotsBook
 
     private const WRITTEN = 2;
 
-    /** @return list<object> newest first, without what is in them */
+    /** @return list<stdClass> newest first, without what is in them */
     public static function versions(Store $store): array
     {
         return array_values(
@@ -41,13 +42,13 @@ final class RobotsBook
         );
     }
 
-    public static function find(Store $store, int $id): ?object
+    public static function find(Store $store, int $id): ?stdClass
     {
         return DB::table('tend_robots')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
     /** What the shop showed when it was last asked; null where it never was. */
-    public static function live(Store $store): ?object
+    public static function live(Store $store): ?stdClass
     {
         return DB::table('tend_robots')
             ->where('store_id', $store->id)
@@ -57,7 +58,7 @@ final class RobotsBook
     }
 
     /** The newest that was written here. */
-    public static function written(Store $store): ?object
+    public static function written(Store $store): ?stdClass
     {
         return DB::table('tend_robots')
             ->where('store_id', $store->id)
@@ -67,7 +68,7 @@ final class RobotsBook
     }
 
     /** The newest of all. */
-    public static function newest(Store $store): ?object
+    public static function newest(Store $store): ?stdClass
     {
         return DB::table('tend_robots')->where('store_id', $store->id)->orderByDesc('id')->first();
     }
@@ -133,7 +134,7 @@ final class RobotsBook
             : self::write($store, self::WRITTEN, 0, $body, $note, $user, null);
     }
 
-    private static function sameAs(Store $store, string $body): ?object
+    private static function sameAs(Store $store, string $body): ?stdClass
     {
         $newest = self::newest($store);
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Api;
 
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
@@ -46,9 +48,9 @@ final class CausesApi
         try {
             Decisions::ofCause(
                 $store,
-                (int) $row->id,
+                Typed::int($row->id),
                 is_string($request->input('choice')) ? $request->input('choice') : null,
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
             );
         } catch (InvalidArgumentException $wrong) {
             $choices = implode(', ', array_keys(CauseSort::from((string) $row->sort)->choices()));
@@ -64,8 +66,7 @@ final class CausesApi
         $row = $this->find($store, $cause);
         $pages = CausePages::toDo($store, (int) $row->id);
         if ($request->input('which') === 'safe') {
-            $pages = array_map(
-                intval(...),
+            $pages = Typed::ints(
                 DB::table('untangle_pages')
                     ->where('store_id', $store->id)
                     ->where('cause_id', $row->id)
@@ -80,7 +81,7 @@ final class CausesApi
 
         return response()->json([
             'data' => [
-                'ready' => $plan->put($store, (int) $request->user()?->getAuthIdentifier()),
+                'ready' => $plan->put($store, Caller::id($request)),
                 'held_back' => count($plan->heldBack),
                 'why' => array_values(array_unique($plan->heldBack)),
             ],

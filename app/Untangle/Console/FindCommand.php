@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Untangle\Finding\Finds;
@@ -35,7 +36,7 @@ final class FindCommand extends StoreCommand
                         number_format($toDo).
                         ' URLs to do.',
                     'waiting' => 'The search has begun.',
-                    default => "The search has $state. $problem",
+                    default => "The search has $state. ".Typed::text($problem),
                 },
             );
 

@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\Events\MergeAsked;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Redirects\Book;
 use Illuminate\Support\Facades\DB;
@@ -33,8 +34,8 @@ final readonly class AskedMerges
             ->whereIn('id', [$event->from, $event->to])
             ->pluck('url', 'id')
             ->all();
-        $from = (string) ($urls[$event->from] ?? '');
-        $to = (string) ($urls[$event->to] ?? '');
+        $from = Typed::text($urls[$event->from] ?? '');
+        $to = Typed::text($urls[$event->to] ?? '');
         match (true) {
             $event->isRedirect && $event->isTakenBack => $this->forget($store, $from, $to),
             $event->isRedirect => (new Book($store, $this->changes))->add(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Deciding;
 
 use App\Inventory\WhyNot;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -55,7 +56,7 @@ final class Decisions
                 ->whereNull('decision')
                 ->pluck('id') as $cause
         ) {
-            Reckoning::of($store, (int) $cause, $sort, $choice, false);
+            Reckoning::of($store, Typed::int($cause), $sort, $choice, false);
         }
     }
 
@@ -212,10 +213,9 @@ final class Decisions
     /** @return array<int, true> causes to be reckoned anew */
     private static function setKeeper(Store $store, int $page, bool $isKeeper, ?int $userId): array
     {
-        $tangle = (int) DB::table('untangle_pages')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->value('tangle_id');
+        $tangle = Typed::int(
+            DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id'),
+        );
         // One tangle has one keeper: whoever was decided on before no longer is.
         DB::table('untangle_decisions')
             ->where('store_id', $store->id)

@@ -9,6 +9,8 @@ use App\Changes\AddressField;
 use App\Changes\Origin;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -16,6 +18,7 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\LinkGraph\FuturePage;
 use Orchard\Core\LinkGraph\PlanProof;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * What would be changed in the shop for some addresses, and the proof that it ends well: in the graph that will be,
@@ -126,7 +129,7 @@ final readonly class Plan
             $changes,
             $heldBack,
             count($keepers),
-            (int) array_sum(array_map(static fn (object $row): int => (int) $row->clicks, [...$wanted, ...$keepers])),
+            (int) array_sum(array_map(static fn (stdClass $row): int => (int) $row->clicks, [...$wanted, ...$keepers])),
         );
     }
 
@@ -155,7 +158,7 @@ final readonly class Plan
         );
     }
 
-    private static function targetOf(object $row): int
+    private static function targetOf(stdClass $row): int
     {
         return match (true) {
             $row->sort === CauseSort::Narrow->value => $row->why === Policy::STANDS || $row->parent_page === null
@@ -169,9 +172,9 @@ final readonly class Plan
     /**
      * The pages of the plan and all that they lead to, as they will be.
      *
-     * @param  array<int, object>  $wanted
+     * @param  array<int, stdClass>  $wanted
      * @param  array<int, int>  $targets
-     * @param  array<int, object>  $keepers
+     * @param  array<int, stdClass>  $keepers
      * @return array<int, FuturePage>
      */
     private static function future(Store $store, array $wanted, array $targets, array $keepers): array
@@ -218,10 +221,10 @@ final readonly class Plan
     /**
      * Pages of one tangle, and a narrowed list and the wider one, show the same as far as a searcher is concerned.
      *
-     * @param  array<int, object>  $wanted
+     * @param  array<int, stdClass>  $wanted
      * @param  array<int, int>  $targets
      */
-    private static function likes(object $row, array $wanted, array $targets): int
+    private static function likes(stdClass $row, array $wanted, array $targets): int
     {
         $page = (int) $row->page_id;
         $isNarrow = isset($wanted[$page]) && $wanted[$page]->sort === CauseSort::Narrow->value;
@@ -236,14 +239,14 @@ final readonly class Plan
 
     private static function tangleOf(int $page): int
     {
-        $tangle = (int) DB::table('untangle_pages')->where('page_id', $page)->value('tangle_id');
+        $tangle = Typed::int(DB::table('untangle_pages')->where('page_id', $page)->value('tangle_id'));
 
         return $tangle !== 0 ? $tangle : $page;
     }
 
     /** @param  array<int, string>  $planned  changes that wait for a release already, by field */
     private static function futureOf(
-        object $row,
+        stdClass $row,
         ?Means $means,
         bool $namesItself,
         array $planned,
@@ -294,7 +297,7 @@ final readonly class Plan
 
     private static function asItIs(Store $store, int $page, int $likes): FuturePage
     {
-        $row = DB::selectOne(
+        $row = Rows::sole(
             'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared,
                 f.redirect_url, NULL AS `to`, 0 AS likes FROM page_index i LEFT JOIN untangle_pages u
                 ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
@@ -314,7 +317,7 @@ final readonly class Plan
                 ? null
                 : DB::table('pages')->where('store_id', $store->id)->where('digest', $parsed->digest())->value('id');
 
-        return $id === null ? null : (int) $id;
+        return $id === null ? null : Typed::int($id);
     }
 
     /**
@@ -325,7 +328,7 @@ final readonly class Plan
     {
         $urls = [];
         foreach (array_chunk(array_values(array_unique($pages)), 5000) as $chunk) {
-            $urls += DB::table('pages')->whereIn('id', $chunk)->pluck('url', 'id')->all();
+            $urls += DB::table('pages')->whereIn('id', $chunk)->pluck('url', 'id')->map(Typed::text(...))->all();
         }
 
         return $urls;

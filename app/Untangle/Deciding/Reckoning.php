@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** What a decision makes of the pages of its cause: reckoned before it is made, and written down when it is. */
 final class Reckoning
@@ -91,8 +92,13 @@ final class Reckoning
         });
     }
 
-    private static function policy(Store $store, object $row, CauseSort $sort, string $choice, bool $isDecided): Policy
-    {
+    private static function policy(
+        Store $store,
+        stdClass $row,
+        CauseSort $sort,
+        string $choice,
+        bool $isDecided,
+    ): Policy {
         $choice = $row->own ?? $choice;
         $isDecided = $isDecided || $row->own !== null;
         $verdict = CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded;
@@ -121,7 +127,7 @@ final class Reckoning
         );
     }
 
-    private static function demand(Store $store, object $row): ?string
+    private static function demand(Store $store, stdClass $row): ?string
     {
         static $demand = [];
         $demand[$store->id] ??= new OwnDemand($store);
@@ -143,7 +149,7 @@ final class Reckoning
             );
     }
 
-    /** @return \Generator<object> the addresses of a cause, with what a policy asks of them */
+    /** @return \Generator<stdClass> the addresses of a cause, with what a policy asks of them */
     private static function rows(Store $store, int $cause): \Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -21,7 +22,12 @@ final readonly class Rules
 
     public static function of(Store $store): self
     {
-        return new self(DB::table('untangle_rules')->where('store_id', $store->id)->pluck('choice', 'name')->all());
+        return new self(
+            array_filter(
+                Typed::map(DB::table('untangle_rules')->where('store_id', $store->id)->pluck('choice', 'name')->all()),
+                is_string(...),
+            ),
+        );
     }
 
     public function choice(CauseSort $sort): string

@@ -7,6 +7,8 @@ namespace App\Untangle\Finding;
 use App\Inventory\Index\TakenOver;
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -50,7 +52,7 @@ final class FindWork implements LongWork
     {
         $store = Store::query()->findOrFail($run->storeId);
         if (
-            DB::selectOne(
+            Rows::one(
                 "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running')
                     AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at),
                     wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1",
@@ -240,7 +242,7 @@ final class FindWork implements LongWork
         foreach (
             DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'apart')->pluck('page_id') as $page
         ) {
-            $finder->alone((int) $page);
+            $finder->alone(Typed::int($page));
         }
 
         return $finder;

@@ -17,6 +17,7 @@ use Orchard\Core\Duplicates\OwnLines;
 use Orchard\Core\Duplicates\PageMarks;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** What searchers get at each page of a store, read from its facts once and kept until they change. */
 final class Identities
@@ -259,8 +260,8 @@ final class Identities
         return $this->lines;
     }
 
-    /** @param  list<object>  $links  those of the main content, in their order */
-    private static function identity(object $row, array $links, OwnLines $lines, bool $knowsProducts): Identity
+    /** @param  list<stdClass>  $links  those of the main content, in their order */
+    private static function identity(stdClass $row, array $links, OwnLines $lines, bool $knowsProducts): Identity
     {
         $kind = PageKind::from((int) $row->kind);
         $product = is_string($row->product) ? (array) json_decode($row->product, true) : [];

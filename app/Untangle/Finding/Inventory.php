@@ -6,6 +6,7 @@ namespace App\Untangle\Finding;
 
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -61,7 +62,7 @@ final class Inventory
                     $row->redirect_url === null ? null : (string) $row->redirect_url,
                     $tags,
                     $row->canonical_header === null ? null : (string) $row->canonical_header,
-                    (int) ($strays['canonical'] ?? 0),
+                    Typed::int($strays['canonical'] ?? 0),
                 );
             }
             if ($rows === []) {

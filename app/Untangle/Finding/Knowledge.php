@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -63,7 +64,7 @@ final class Knowledge
     /** The same, as of the newest finding: for screens, which must not read twenty thousand products. */
     public static function tellingOf(Store $store): TellingWords
     {
-        $found = (string) DB::table('untangle_states')->where('store_id', $store->id)->value('found_at');
+        $found = Typed::text(DB::table('untangle_states')->where('store_id', $store->id)->value('found_at'));
 
         return Cache::remember(
             "untangle telling {$store->id} $found",

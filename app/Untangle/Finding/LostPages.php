@@ -8,6 +8,7 @@ use App\Changes\AddressField;
 use App\Inventory\KeptDetails;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -45,7 +46,11 @@ final class LostPages
         $replaced = self::replacements($store);
         $sameNumber = self::sameNumber($store->id);
         $names = self::names($gone);
-        $texts = DB::table('lost_texts')->where('store_id', $store->id)->pluck('text', 'page_id')->all();
+        $texts = DB::table('lost_texts')
+            ->where('store_id', $store->id)
+            ->pluck('text', 'page_id')
+            ->map(Typed::text(...))
+            ->all();
         $index = self::index($inventory);
         $redirected = array_fill_keys(
             Bulk::ids(
@@ -65,8 +70,8 @@ final class LostPages
             $backlinks = $inventory->backlinks($page->id);
             $successor = $moved[$page->id] ?? ($replaced[$page->id] ?? ($sameNumber[$page->id] ?? null));
             $successor =
-                $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200
-                    ? (int) $successor
+                $successor !== null && ($inventory->pages[Typed::int($successor)] ?? null)?->status === 200
+                    ? Typed::int($successor)
                     : null;
             $isWanted = $page->clicks > 0 || $backlinks > 0;
             [$like, $likeness, $byText] =
@@ -201,7 +206,7 @@ final class LostPages
                 ->all();
         }
 
-        return array_filter(array_map(static fn (string $digest): int => (int) ($ids[$digest] ?? 0), $wanted));
+        return array_filter(array_map(static fn (string $digest): int => Typed::int($ids[$digest] ?? 0), $wanted));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Platform\Typed;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\OwnDemand;
 use App\Untangle\Deciding\Policy;
@@ -166,6 +167,7 @@ final class PageAdvising
         return $this->facets ??= DB::table('untangle_facets')
             ->where('store_id', $this->inventory->store->id)
             ->pluck('state', 'page_id')
+            ->map(Typed::text(...))
             ->all();
     }
 }

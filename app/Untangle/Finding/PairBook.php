@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
 use Orchard\Core\Duplicates\TangleFinder;
+use stdClass;
 
 /** What was judged of pairs of pages; a pair that nobody asked about before is judged when it is asked about. */
 final class PairBook
@@ -22,7 +24,7 @@ final class PairBook
     /** @var array<int, int> the page that stands for a page that is the same to the letter */
     private readonly array $stands;
 
-    /** @var array<string, object> pairs fetched ahead, by "a b" */
+    /** @var array<string, stdClass> pairs fetched ahead, by "a b" */
     private array $fetched = [];
 
     public function __construct(
@@ -96,7 +98,7 @@ final class PairBook
         [$a, $b] = [min($a, $b), max($a, $b)];
         $pair =
             $this->fetched["$a $b"] ??
-            DB::selectOne('SELECT '.self::COLUMNS.' FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [
+            Rows::one('SELECT '.self::COLUMNS.' FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [
                 $this->inventory->store->id,
                 $a,
                 $b,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use Orchard\Core\Duplicates\Kinship;
+use stdClass;
 
 /** What was judged of two pages. */
 final readonly class PairVerdict
@@ -34,8 +35,8 @@ final readonly class PairVerdict
         return new self(Kinship::Distinct, 0, 0, $reason);
     }
 
-    /** @param  object  $row  of untangle_pairs */
-    public static function fromRow(object $row): self
+    /** @param  stdClass  $row  of untangle_pairs */
+    public static function fromRow(stdClass $row): self
     {
         return new self(
             Kinship::from((string) $row->kinship),

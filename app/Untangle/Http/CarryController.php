@@ -9,6 +9,8 @@ use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
@@ -17,6 +19,7 @@ use App\Untangle\Lists\CauseWords;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Brings what was decided on its way: to release, to the writing desk; or takes it back. */
 final class CarryController
@@ -24,7 +27,7 @@ final class CarryController
     public function carryFamily(Request $request, Store $store, int $cause): RedirectResponse
     {
         $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
-        $causes = array_map(static fn (object $one): int => (int) $one->id, CausePages::familyOf($store, $row));
+        $causes = array_map(static fn (stdClass $one): int => (int) $one->id, CausePages::familyOf($store, $row));
         $pages = Bulk::ids(
             DB::table('untangle_pages')
                 ->where('store_id', $store->id)
@@ -47,8 +50,7 @@ final class CarryController
         $pages = CausePages::toDo($store, $cause);
         if ($request->input('which') === 'safe') {
             $safe = array_flip(
-                array_map(
-                    intval(...),
+                Typed::ints(
                     DB::table('untangle_pages')
                         ->where('store_id', $store->id)
                         ->where('cause_id', $cause)
@@ -67,8 +69,7 @@ final class CarryController
     public function carrySafe(Request $request, Store $store): RedirectResponse
     {
         $pages = array_values(
-            array_map(
-                intval(...),
+            Typed::ints(
                 DB::table('untangle_pages as u')
                     ->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')
                     ->where('u.store_id', $store->id)
@@ -89,8 +90,7 @@ final class CarryController
     public function carryTangle(Request $request, Store $store, int $tangle): RedirectResponse
     {
         $pages = array_values(
-            array_map(
-                intval(...),
+            Typed::ints(
                 DB::table('untangle_pages')
                     ->where('store_id', $store->id)
                     ->where('tangle_id', $tangle)
@@ -109,7 +109,7 @@ final class CarryController
         $cause =
             DB::table('untangle_causes')
                 ->where('store_id', $store->id)
-                ->where('id', (int) $request->input('cause'))
+                ->where('id', Typed::int($request->input('cause')))
                 ->first() ?? abort(404);
         $pages = DB::table('untangle_pages')
             ->where('store_id', $store->id)
@@ -118,7 +118,7 @@ final class CarryController
             ->orderByDesc('clicks')
             ->limit(2000)
             ->pluck('page_id')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
         if ($pages === []) {
             return back()->withErrors(['cause' => 'Nothing of this is to be rewritten.']);
@@ -126,7 +126,7 @@ final class CarryController
         $selection = Selections::keep(
             $store,
             mb_substr('To rewrite: '.CauseWords::of($cause), 0, 120),
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
             [array_values($pages)],
         );
 
@@ -138,8 +138,7 @@ final class CarryController
     {
         return back()->with(
             'done',
-            number_format($changes->drop($store, null, (int) $request->user()?->getAuthIdentifier())).
-                ' changes were withdrawn.',
+            number_format($changes->drop($store, null, Caller::id($request))).' changes were withdrawn.',
         );
     }
 
@@ -153,7 +152,7 @@ final class CarryController
 
             return back()->with('done', 'Accepted.');
         }
-        $put = $changes->again($store, $drifts, (int) $request->user()?->getAuthIdentifier());
+        $put = $changes->again($store, $drifts, Caller::id($request));
 
         return redirect()
             ->route('release', $store)

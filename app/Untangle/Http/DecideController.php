@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -23,7 +25,7 @@ final class DecideController
 {
     public function find(Request $request, Store $store, Finds $finds): RedirectResponse
     {
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $finds->begin($store->id, Caller::id($request));
 
         return redirect()->route('untangle', $store);
     }
@@ -32,12 +34,7 @@ final class DecideController
     {
         $request->validate(['choice' => ['nullable', 'string', 'max:12']]);
         try {
-            Decisions::ofCause(
-                $store,
-                $cause,
-                $request->string('choice')->value() ?: null,
-                (int) $request->user()?->getAuthIdentifier(),
-            );
+            Decisions::ofCause($store, $cause, $request->string('choice')->value() ?: null, Caller::id($request));
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }
@@ -55,8 +52,8 @@ final class DecideController
     /** Keepers in bulk: the addresses of this cause stay instead. */
     public function keepInstead(Request $request, Store $store, int $cause, Finds $finds): RedirectResponse
     {
-        $changed = Decisions::keepInstead($store, $cause, (int) $request->user()?->getAuthIdentifier());
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $changed = Decisions::keepInstead($store, $cause, Caller::id($request));
+        $finds->begin($store->id, Caller::id($request));
 
         return redirect()
             ->route('untangle', $store)
@@ -95,7 +92,7 @@ final class DecideController
             $cause,
             $pages,
             $given['do'] === 'leave' ? Means::Leave : null,
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
         );
 
         return back()->with(
@@ -117,9 +114,9 @@ final class DecideController
             foreach ($family as $one) {
                 Decisions::ofCause(
                     $store,
-                    (int) $one->id,
+                    Typed::int($one->id),
                     $request->string('choice')->value(),
-                    (int) $request->user()?->getAuthIdentifier(),
+                    Caller::id($request),
                 );
             }
         } catch (InvalidArgumentException $wrong) {
@@ -142,7 +139,7 @@ final class DecideController
             'action' => ['nullable', 'string', 'max:10'],
             'sure' => ['nullable', 'in:1'],
         ]);
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         $tangle = DB::table('untangle_pages')
             ->where('store_id', $store->id)
             ->where('page_id', $page)
@@ -152,7 +149,7 @@ final class DecideController
         if (
             $do === 'keeper' &&
             ! $request->boolean('sure') &&
-            ($question = $this->question($store, $page, (int) $tangle)) !== null
+            ($question = $this->question($store, $page, Typed::int($tangle))) !== null
         ) {
             return back()->with('question', [
                 'words' => $question,
@@ -174,7 +171,7 @@ final class DecideController
             default => 'Decided for this address.',
         };
 
-        return (int) $tangle === 0
+        return Typed::int($tangle) === 0
             ? back()->with('done', $done)
             : redirect()
                 ->route('untangle.tangle', [$store, $tangle])
@@ -223,9 +220,9 @@ final class DecideController
             $request->string('scope')->value(),
             $request->string('name')->value(),
             $effect,
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
         );
-        app(Finds::class)->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        app(Finds::class)->begin($store->id, Caller::id($request));
 
         return redirect()
             ->route('untangle.parameters', $store)
@@ -237,12 +234,7 @@ final class DecideController
         $request->validate(['sort' => ['required', 'string', 'max:12'], 'choice' => ['required', 'string', 'max:12']]);
         $sort = CauseSort::tryFrom($request->string('sort')->value()) ?? abort(404);
         try {
-            Decisions::rule(
-                $store,
-                $sort,
-                $request->string('choice')->value(),
-                (int) $request->user()?->getAuthIdentifier(),
-            );
+            Decisions::rule($store, $sort, $request->string('choice')->value(), Caller::id($request));
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }

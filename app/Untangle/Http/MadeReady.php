@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
 use Illuminate\Http\RedirectResponse;
@@ -20,7 +21,7 @@ final class MadeReady
         RedirectResponse $back,
     ): RedirectResponse {
         $plan = Plan::of($store, $pages);
-        $put = $plan->put($store, (int) $request->user()?->getAuthIdentifier());
+        $put = $plan->put($store, Caller::id($request));
         $held = count($plan->heldBack);
 
         return $put === 0 && $held === 0

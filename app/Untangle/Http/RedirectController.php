@@ -8,6 +8,8 @@ use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\RedirectFile;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Platform\Database\Rows;
+use App\Platform\Web\Caller;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use App\Untangle\Redirects\Book;
@@ -44,7 +46,7 @@ final class RedirectController
             'rows' => $rows->take(self::PAGE),
             'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null,
             'refused' => session('refused', []),
-            'counts' => DB::selectOne(
+            'counts' => Rows::one(
                 'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0
                     AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
                 [$store->id],
@@ -69,9 +71,9 @@ final class RedirectController
                 ? $book->takePattern(
                     trim($request->string('from')->value()),
                     trim($request->string('to')->value()),
-                    (int) $request->user()?->getAuthIdentifier(),
+                    Caller::id($request),
                 )
-                : $book->takeList($request->string('lines')->value(), (int) $request->user()?->getAuthIdentifier());
+                : $book->takeList($request->string('lines')->value(), Caller::id($request));
         } catch (InvalidArgumentException $wrong) {
             return back()
                 ->withInput()
@@ -93,7 +95,7 @@ final class RedirectController
 
     public function put(Request $request, Store $store): RedirectResponse
     {
-        $put = (new Book($store, app(AddressChanges::class)))->put((int) $request->user()?->getAuthIdentifier());
+        $put = (new Book($store, app(AddressChanges::class)))->put(Caller::id($request));
 
         return redirect()
             ->route('untangle.redirects', $store)
@@ -219,8 +221,8 @@ final class RedirectController
             return back()->withErrors(['pages' => 'None of these has a target. Enter one, or leave them as 404.']);
         }
         $book = new Book($store, app(AddressChanges::class));
-        $taken = $book->add($pairs, 'lost', (int) $request->user()?->getAuthIdentifier());
-        $put = $book->put((int) $request->user()?->getAuthIdentifier());
+        $taken = $book->add($pairs, 'lost', Caller::id($request));
+        $put = $book->put(Caller::id($request));
 
         return redirect()
             ->route('untangle.lost', $store)

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressField;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Reckoning;
@@ -49,7 +50,9 @@ final class RulesController
                     ->whereNull('decision')
                     ->pluck('id') as $cause
             ) {
-                foreach (Reckoning::preview($store, (int) $cause, $asked, $choice) as $means => [$pages, $clicks]) {
+                foreach (
+                    Reckoning::preview($store, Typed::int($cause), $asked, $choice) as $means => [$pages, $clicks]
+                ) {
                     $preview[$means] = [($preview[$means][0] ?? 0) + $pages, ($preview[$means][1] ?? 0) + $clicks];
                 }
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\Addresses\SlugAdvice;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -35,7 +36,7 @@ final class SlugController
         try {
             SlugAdvice::change(
                 $store,
-                (int) $request->input('resource'),
+                Typed::int($request->input('resource')),
                 $request->string('slug')->value(),
                 $request->input('confirmed') === '1',
                 is_numeric($user) ? (int) $user : null,

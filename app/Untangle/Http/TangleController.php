@@ -9,6 +9,7 @@ use App\Changes\History;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Finding\Identities;
@@ -20,6 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Orchard\Core\Duplicates\Judge;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Single tangles: their addresses, keepers and evidence; two pages side by side. */
@@ -129,7 +131,7 @@ final class TangleController
             'members' => $members,
             'picture' => TanglePicture::of($store, $tangle),
             'points' => (array) json_decode((string) $row->points, true),
-            'plan' => Plan::of($store, array_values(array_map(intval(...), $members->pluck('page_id')->all()))),
+            'plan' => Plan::of($store, array_values(Typed::ints($members->pluck('page_id')->all()))),
             'history' => History::ofPage((int) $row->keeper_page, 10),
             'planned' => DB::table('address_changes')
                 ->whereIn('page_id', $members->pluck('page_id'))
@@ -193,7 +195,7 @@ final class TangleController
             'kin' => $a === null || $b === null ? null : (new Judge($telling))->judge($a, $b),
             'lines' => $a === null || $b === null ? null : TextDifference::of($a->lines, $b->lines),
             'queries' => array_map(
-                static fn (object $page): array => DB::select(
+                static fn (stdClass $page): array => DB::select(
                     'SELECT q.text, SUM(r.clicks) AS clicks, SUM(r.impressions) AS impressions FROM search_rows r
                         JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? AND r.page_id = ?
                         AND r.query_id > 0 AND r.day >= UTC_DATE() - INTERVAL 98 DAY GROUP BY q.id, q.text

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Inventory\PageSource;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
 use Illuminate\Http\Request;
@@ -12,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\LinkGraph\HreflangFault;
+use stdClass;
 
 /** What is declared wrongly: canonicals, what the search engine chose otherwise, versions in other languages. */
 final class TroublesController
@@ -26,7 +28,7 @@ final class TroublesController
          *     int}, linked?: array{int, int}} $totals
          */
         $totals = (array) json_decode(
-            (string) DB::table('untangle_states')->where('store_id', $store->id)->value('totals'),
+            Typed::text(DB::table('untangle_states')->where('store_id', $store->id)->value('totals')),
             true,
         );
         $counts = [];
@@ -97,7 +99,7 @@ final class TroublesController
             'targets' => Plan::targets(
                 $store,
                 array_values(
-                    array_map(static fn (object $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
+                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
                 ),
             ),
             'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,

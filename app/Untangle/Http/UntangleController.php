@@ -8,6 +8,7 @@ use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -22,6 +23,7 @@ use App\Untangle\Lists\TanglePicture;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Which addresses are the same page, by cause. */
@@ -41,17 +43,19 @@ final class UntangleController
             ->orderByDesc('urls')
             ->limit(200)
             ->get(['untangle_causes.*', 'users.name as user_name']);
-        $left = $causes->filter(static fn (object $cause): bool => $cause->to_do > $cause->ready + $cause->live);
+        $left = $causes->filter(static fn (stdClass $cause): bool => $cause->to_do > $cause->ready + $cause->live);
         $open = $left->whereNull('decision');
         // The one with the most addresses shows best what is meant.
         $example = $open->where('tangles', '>', 0)->sortByDesc('urls')->first() ?? $causes->first();
         $tangle =
             $example === null
                 ? 0
-                : (int) DB::table('untangle_pages')
-                    ->where('store_id', $store->id)
-                    ->where('page_id', $example->example_page)
-                    ->value('tangle_id');
+                : Typed::int(
+                    DB::table('untangle_pages')
+                        ->where('store_id', $store->id)
+                        ->where('page_id', $example->example_page)
+                        ->value('tangle_id'),
+                );
 
         return view('untangle.index', [
             'store' => $store,
@@ -60,7 +64,7 @@ final class UntangleController
             'safe' => $open->where('is_safe', 1),
             'yours' => $open->where('is_safe', 0),
             'going' => $causes->filter(
-                static fn (object $cause): bool => $cause->to_do > 0 && $cause->to_do <= $cause->ready + $cause->live,
+                static fn (stdClass $cause): bool => $cause->to_do > 0 && $cause->to_do <= $cause->ready + $cause->live,
             ),
             'decided' => $left->whereNotNull('decision')->merge($causes->where('to_do', 0)->whereNotNull('decision')),
             'crawled' => DB::table('page_index')->where('store_id', $store->id)->exists(),
@@ -119,10 +123,12 @@ final class UntangleController
             ->get(['u.*', 'p.url', 'k.url as keeper_url']);
         $asked = $request->query('choice');
         $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
-        $tangle = (int) DB::table('untangle_pages')
-            ->where('store_id', $store->id)
-            ->where('page_id', $row->example_page)
-            ->value('tangle_id');
+        $tangle = Typed::int(
+            DB::table('untangle_pages')
+                ->where('store_id', $store->id)
+                ->where('page_id', $row->example_page)
+                ->value('tangle_id'),
+        );
 
         return view('untangle.cause', [
             'store' => $store,
@@ -136,7 +142,7 @@ final class UntangleController
             'targets' => Plan::targets(
                 $store,
                 array_values(
-                    array_map(static fn (object $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
+                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
                 ),
             ),
             'choice' => $choice,

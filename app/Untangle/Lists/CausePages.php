@@ -4,17 +4,19 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Pages of a cause, and causes that are alike. */
 final class CausePages
 {
-    /** @return list<object> causes of the same sort and words, most clicks first */
-    public static function familyOf(Store $store, object $cause): array
+    /** @return list<stdClass> causes of the same sort and words, most clicks first */
+    public static function familyOf(Store $store, stdClass $cause): array
     {
         $sort = CauseSort::from((string) $cause->sort);
         $family = CauseWords::family($cause);
@@ -30,7 +32,7 @@ final class CausePages
                     ->limit(2000)
                     ->get()
                     ->all(),
-                static fn (object $one): bool => CauseWords::family($one) === $family,
+                static fn (stdClass $one): bool => CauseWords::family($one) === $family,
             ),
         );
     }
@@ -39,8 +41,7 @@ final class CausePages
     public static function toDo(Store $store, int $cause): array
     {
         return array_values(
-            array_map(
-                intval(...),
+            Typed::ints(
                 DB::table('untangle_pages')
                     ->where('store_id', $store->id)
                     ->where('cause_id', $cause)

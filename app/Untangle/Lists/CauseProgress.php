@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Changes\AddressField;
 use App\Changes\HistoryEvent;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -21,7 +22,7 @@ final class CauseProgress
         $state = DB::table('untangle_states')
             ->where('store_id', $store->id)
             ->first(['found_at', 'learned_to']);
-        $now = (int) DB::table('history')->where('store_id', $store->id)->max('id');
+        $now = Typed::int(DB::table('history')->where('store_id', $store->id)->max('id'));
         if ($state === null || $now <= (int) $state->learned_to) {
             return;
         }
@@ -80,11 +81,13 @@ final class CauseProgress
     {
         self::learn($store);
 
-        return (string) DB::scalar(
-            "SELECT CONCAT(COALESCE((SELECT found_at FROM untangle_states WHERE store_id = ?), ''), ' ',
+        return Typed::text(
+            DB::scalar(
+                "SELECT CONCAT(COALESCE((SELECT found_at FROM untangle_states WHERE store_id = ?), ''), ' ',
                 COALESCE(SUM(CRC32(CONCAT_WS(' ', id, decision, decided_at, to_do, exceptions, ready, live, seen))),
                 0)) FROM untangle_causes WHERE store_id = ?",
-            [$store->id, $store->id],
+                [$store->id, $store->id],
+            ),
         );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Untangle\Lists;
 use App\Untangle\Deciding\CauseSort;
 use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use stdClass;
 
 /**
  * A cause as people would say it: what it is, and where. Causes that are the same fault in several folders are one
@@ -14,7 +15,7 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
  */
 final class CauseWords
 {
-    public static function of(object $cause): string
+    public static function of(stdClass $cause): string
     {
         [$family, $where] = [self::family($cause), self::where($cause)];
 
@@ -22,7 +23,7 @@ final class CauseWords
     }
 
     /** What is the same for all folders. */
-    public static function family(object $cause): string
+    public static function family(stdClass $cause): string
     {
         $parameter = (string) $cause->parameter;
 
@@ -51,7 +52,7 @@ final class CauseWords
     }
 
     /** The folder in which it is so; empty where a cause has none. */
-    public static function where(object $cause): string
+    public static function where(stdClass $cause): string
     {
         return $cause->type === CauseType::Path->value ? "$cause->scope and $cause->parameter" : (string) $cause->scope;
     }

@@ -8,6 +8,7 @@ use App\Platform\Web\Forms;
 use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says
@@ -51,7 +52,7 @@ final readonly class TanglePicture
         $keeper = null;
         $members = [];
         $others = array_values(
-            array_filter($rows, static fn (object $row): bool => (int) $row->page_id !== (int) $row->keeper_page),
+            array_filter($rows, static fn (stdClass $row): bool => (int) $row->page_id !== (int) $row->keeper_page),
         );
         foreach ($rows as $row) {
             if ((int) $row->page_id === (int) $row->keeper_page) {
@@ -128,7 +129,7 @@ final readonly class TanglePicture
             ($this->more > 0 ? ", {$this->more} more." : '.');
     }
 
-    private static function line(object $row): string
+    private static function line(stdClass $row): string
     {
         return Forms::number((int) $row->clicks).
             ((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').

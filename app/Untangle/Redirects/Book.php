@@ -19,6 +19,7 @@ use Orchard\Core\Redirects\Redirect;
 use Orchard\Core\Redirects\RedirectBook;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /**
  * The redirect book of a store: lines from lists, patterns, lost pages and changed slugs, each address once. What goes
@@ -127,7 +128,7 @@ final class Book
         return $this->add(
             array_values(
                 array_map(
-                    static fn (object $page): array => [
+                    static fn (stdClass $page): array => [
                         (string) $page->url,
                         $to.substr((string) PageUrl::parse((string) $page->url)?->target(), strlen($from)),
                         301,

@@ -8,11 +8,13 @@ use App\Changes\AddressField;
 use App\Changes\Events\AddressSet;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
+use stdClass;
 
 /**
  * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug has
@@ -88,7 +90,7 @@ final class Told
     /** The key by which the store's host shows that it is its own that speaks; it must stand at /KEY.txt there. */
     public static function key(Store $store): string
     {
-        return substr(hash_hmac('sha256', 'indexnow '.$store->slug, (string) config('app.key')), 0, 32);
+        return substr(hash_hmac('sha256', 'indexnow '.$store->slug, Typed::text(config('app.key'))), 0, 32);
     }
 
     /**
@@ -116,7 +118,7 @@ final class Told
             ->limit(self::AT_ONCE)
             ->get(['untangle_told.id', 'pages.url']);
         $rows = $rows->filter(
-            static fn (object $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true,
+            static fn (stdClass $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true,
         );
         if ($rows->isEmpty()) {
             throw new InvalidArgumentException('Nothing to tell.');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Watch\Changed;
 
+use stdClass;
+
 /** One change whose result is judged: a row of watch_changes. */
 final readonly class Change
 {
@@ -24,7 +26,7 @@ final readonly class Change
     ) {
     }
 
-    public static function fromRow(object $row): self
+    public static function fromRow(stdClass $row): self
     {
         return new self(
             (int) $row->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Watch\Judging\Judgings;
@@ -48,7 +49,7 @@ final class JudgeCommand extends StoreCommand
                     'done' => "{$told['earned']} changes earned, {$told['lost']} lost, {$told['none']} without an ".
                         "effect that can be told, {$told['open']} open.",
                     'waiting' => 'Judging has begun.',
-                    default => "Judging has $state. $problem",
+                    default => "Judging has $state. ".Typed::text($problem),
                 },
             );
 

@@ -8,6 +8,7 @@ use App\Changes\Live\ReleaseNames;
 use App\Changes\Live\TimeMarks;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
 use App\Watch\Changed\Decision;
@@ -21,6 +22,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use RuntimeException;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** One change: what came of it, by week, by group and page by page, and what somebody decides then. */
@@ -134,7 +136,7 @@ final class ChangeController
             $selection = Selections::keep(
                 $store,
                 mb_substr("{$row->name}: {$group->name}", 0, 120),
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
                 [ChangePages::ofPart($change, (int) $given['group'])],
             );
         } catch (InvalidArgumentException) {
@@ -144,7 +146,7 @@ final class ChangeController
         return redirect()->route('write', [$store, 'selection' => $selection]);
     }
 
-    private function row(Store $store, int $change): object
+    private function row(Store $store, int $change): stdClass
     {
         return DB::table('watch_changes')->where('store_id', $store->id)->where('id', $change)->first() ?? abort(404);
     }

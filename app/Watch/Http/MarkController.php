@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Marks;
 use App\Watch\Judging\Judgings;
@@ -34,7 +35,7 @@ final class MarkController
             ],
             ['file.max' => 'The file is larger than 20 MB.'],
         );
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         $pages = is_string($given['pages'] ?? null) ? (preg_split('/\R/', $given['pages']) ?: []) : [];
         $file = $request->file('file');
         try {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Access\Mail\Postbox;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Watch\Reports\Finance;
 use App\Watch\Reports\Readers;
@@ -47,7 +48,7 @@ final class ReportController
     {
         [$report] = $this->asked($request, $store);
         try {
-            $token = ReportLinks::make($report, (int) $request->user()?->getAuthIdentifier());
+            $token = ReportLinks::make($report, Caller::id($request));
         } catch (InvalidArgumentException $problem) {
             return back()->withErrors(['link' => $problem->getMessage()]);
         }
@@ -61,7 +62,7 @@ final class ReportController
     {
         $given = $request->validate(['email' => ['required', 'email:rfc', 'max:190']]);
         try {
-            Readers::add($store, (string) $given['email'], (int) $request->user()?->getAuthIdentifier());
+            Readers::add($store, (string) $given['email'], Caller::id($request));
         } catch (InvalidArgumentException $problem) {
             return back()->withErrors(['email' => $problem->getMessage()]);
         }
@@ -94,7 +95,7 @@ final class ReportController
             $from,
             $to,
             isset($given['amount']) ? (float) $given['amount'] : null,
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
         );
 
         return redirect()->route('watch.report', [$store, 'from' => $from, 'to' => $to]);

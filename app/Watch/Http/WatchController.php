@@ -6,6 +6,7 @@ namespace App\Watch\Http;
 
 use App\Facts\NumberWindow;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use App\Watch\Judging\GroupedBy;
@@ -54,7 +55,7 @@ final class WatchController
 
     public function judge(Request $request, Store $store, Judgings $judgings): RedirectResponse
     {
-        $judgings->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $judgings->begin($store->id, Caller::id($request));
 
         return back()->with('done', 'Results are judged again.');
     }

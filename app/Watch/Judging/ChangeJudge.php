@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
+use stdClass;
 
 /** Judges one change: which of its pages count, the weeks, the pages left alone, and what came of it. */
 final readonly class ChangeJudge
@@ -60,7 +61,7 @@ final readonly class ChangeJudge
         ) {
             $rows[(int) $row->page_id] = $row;
         }
-        $liveOn = array_map(static fn (object $row): string => (string) $row->live_on, $rows);
+        $liveOn = array_map(static fn (stdClass $row): string => (string) $row->live_on, $rows);
         $fetched = Fetched::of($this->store, $liveOn, $change->day);
         $markets = $this->markets($rows);
         $weeks = $this->weeks($change, $markets, $fetched, false);
@@ -133,7 +134,7 @@ final readonly class ChangeJudge
     }
 
     /**
-     * @param  array<int, object>  $rows
+     * @param  array<int, stdClass>  $rows
      * @return list<int> markets of its pages of which any week is told
      */
     private function markets(array $rows): array
@@ -167,7 +168,7 @@ final readonly class ChangeJudge
     }
 
     /**
-     * @param  array<int, object>  $rows
+     * @param  array<int, stdClass>  $rows
      * @param  list<int>  $markets
      * @return array<int, LeftOut> by page
      */
@@ -186,7 +187,7 @@ final readonly class ChangeJudge
         $isTold = array_fill_keys($markets, true);
 
         return array_map(
-            static fn (object $row): LeftOut => match (true) {
+            static fn (stdClass $row): LeftOut => match (true) {
                 $row->market_id === null, (int) $row->status !== 0 && (int) $row->indexable !== 1 => LeftOut::Gone,
                 $row->undone_on !== null && $row->undone_on <= substr($to, 0, 10) => LeftOut::TakenBack,
                 isset($again[(int) $row->page_id]) => LeftOut::ChangedAgain,

@@ -9,6 +9,7 @@ use App\Changes\Origin;
 use App\Inventory\Terms\PageGroups;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use stdClass;
 
 /**
  * In which groups the pages of a change stand: by kind and origin, by recipe, by the terms that they are to be found
@@ -21,7 +22,7 @@ final readonly class GroupNames
     }
 
     /**
-     * @param  array<int, object>  $rows  of watch_pages, by page
+     * @param  array<int, stdClass>  $rows  of watch_pages, by page
      * @return array<int, array<int, string>> names by page, by GroupedBy; pages of no group are left out
      */
     public function of(Store $store, array $rows): array
@@ -44,12 +45,12 @@ final readonly class GroupNames
         ];
     }
 
-    private static function recipeOf(object $row): int
+    private static function recipeOf(stdClass $row): int
     {
         return (int) ($row->recipe_id ?? 0);
     }
 
-    private static function workOf(object $row): string
+    private static function workOf(stdClass $row): string
     {
         $kind = ucfirst(PageKind::from((int) $row->kind)->plural());
 

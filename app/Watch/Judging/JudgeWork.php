@@ -7,6 +7,7 @@ namespace App\Watch\Judging;
 use App\Facts\NumberWindow;
 use App\Inventory\Figures;
 use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -70,7 +71,7 @@ final readonly class JudgeWork implements LongWork
         $judged = $run->progress()['judged'] ?? 0;
         while (true) {
             // By day: changes of one week look at the same pages.
-            $row = DB::selectOne(
+            $row = Rows::one(
                 'SELECT * FROM watch_changes WHERE store_id = ? AND (first_day, id) > (?, ?)
                     AND NOT (judged_of <=> ?) ORDER BY first_day, id LIMIT 1',
                 [$store->id, $day === '' ? '1000-01-01' : $day, $after, $stamp],
@@ -98,7 +99,7 @@ final readonly class JudgeWork implements LongWork
     /** What a verdict depends on, beside the change itself. */
     private static function stamp(Store $store, NumberWindow $window): string
     {
-        $told = DB::selectOne(
+        $told = Rows::sole(
             "SELECT COUNT(*) AS n, MAX(import_id) AS newest, SUM(row_count) AS sum FROM fact_days WHERE store_id = ?
                 AND state = 'owns'",
             [$store->id],

@@ -6,6 +6,7 @@ namespace App\Watch\Judging;
 
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
+use stdClass;
 
 /** Parts the pages of a change into groups, and says what came of each. */
 final class ResultGroups
@@ -76,7 +77,7 @@ final class ResultGroups
 
     /**
      * @param  list<WatchedPage>  $counting
-     * @param  array<int, object>  $rows
+     * @param  array<int, stdClass>  $rows
      * @return list<list<int|float>> page, kind, group, sums before, sums afterwards, expected, gain
      */
     public function pages(array $counting, array $rows): array

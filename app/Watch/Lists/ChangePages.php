@@ -6,6 +6,7 @@ namespace App\Watch\Lists;
 
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
@@ -13,6 +14,7 @@ use App\Watch\Judging\LeftOut;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** The pages of a change: what came on each beside what would have come, and why some do not count. */
 final class ChangePages
@@ -34,7 +36,7 @@ final class ChangePages
     /**
      * @param  ?int  $part  of one group; null for all
      * @param  bool  $isLeft  those that do not count, instead of those that do
-     * @return array{rows: list<object>, next: ?string}
+     * @return array{rows: list<stdClass>, next: ?string}
      */
     public static function page(int $change, ?int $part, bool $isLeft, ?string $after): array
     {
@@ -66,8 +68,8 @@ final class ChangePages
         ];
     }
 
-    /** @return list<object> those that moved most, either way, with their texts before and now */
-    public static function moved(Store $store, object $change, int $most): array
+    /** @return list<stdClass> those that moved most, either way, with their texts before and now */
+    public static function moved(Store $store, stdClass $change, int $most): array
     {
         $half = intdiv($most + 1, 2);
         $select = 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
@@ -91,8 +93,7 @@ final class ChangePages
     /** @return array<int, int> how many pages do not count, by LeftOut */
     public static function leftOut(int $change): array
     {
-        return array_map(
-            intval(...),
+        return Typed::ints(
             DB::table('watch_pages')
                 ->where('change_id', $change)
                 ->where('left_out', '>', 0)
@@ -116,7 +117,7 @@ final class ChangePages
     }
 
     /** @return Generator<list<string|int|float|null>> */
-    public static function export(Store $store, object $change): Generator
+    public static function export(Store $store, stdClass $change): Generator
     {
         $after = 0;
         while (true) {
@@ -162,7 +163,7 @@ final class ChangePages
      * @param  list<int>  $pages
      * @return array<int, array{string, string}> the changed title, else the first changed text, before and since
      */
-    private static function texts(Store $store, object $change, array $pages): array
+    private static function texts(Store $store, stdClass $change, array $pages): array
     {
         $texts = [];
         if ((int) $change->source === ChangeSource::Release->value && $pages !== []) {
@@ -184,7 +185,7 @@ final class ChangePages
         return $texts;
     }
 
-    private static function told(object $row): object
+    private static function told(stdClass $row): stdClass
     {
         $position = static fn (string $places, string $impressions): ?float => (int) $row->{$impressions} > 0
             ? (int) $row->{$places} / (int) $row->{$impressions} / 1000

@@ -6,6 +6,7 @@ namespace App\Watch\Lists;
 
 use App\Watch\Judging\GroupedBy;
 use Orchard\Core\Outcome\Verdict;
+use stdClass;
 
 /** What came of a change in a part of its pages; clicks and money of 28 days. */
 final readonly class GroupRow
@@ -31,7 +32,7 @@ final readonly class GroupRow
     ) {
     }
 
-    public static function fromRow(object $row, int $weeks): self
+    public static function fromRow(stdClass $row, int $weeks): self
     {
         $per = ResultRow::DAYS / 7 / $weeks;
         $sight = static fn (float $clicks, float $impressions, float $places, float $orders, float $revenue): array => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use Orchard\Core\Outcome\Outcome;
+use stdClass;
 
 /** What a change did to orders, told for 28 days. */
 final readonly class OrderGain
@@ -19,10 +20,10 @@ final readonly class OrderGain
     }
 
     /**
-     * @param  object  $row  of watch_changes
+     * @param  stdClass  $row  of watch_changes
      * @param  float  $per  what the judged weeks are multiplied with
      */
-    public static function fromRow(object $row, float $per): ?self
+    public static function fromRow(stdClass $row, float $per): ?self
     {
         return $row->orders_came === null
             ? null

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Facts\Calendar\Coming;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
 use App\Watch\Changed\Decision;
@@ -77,7 +78,7 @@ final class ResultList
 
     public static function find(Store $store, int $id): ?ResultRow
     {
-        $row = DB::selectOne(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? AND c.id = ?', [$store->id, $id]);
+        $row = Rows::one(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? AND c.id = ?', [$store->id, $id]);
 
         return $row === null ? null : ResultRow::fromRow($row);
     }
@@ -103,17 +104,17 @@ final class ResultList
         $row = DB::table('watch_changes')
             ->where('id', $id)
             ->first(['first_day']);
-        $of = static fn (string $sign, string $order): ?int => ($found = DB::selectOne(
+        $of = static fn (string $sign, string $order): ?int => ($found = Rows::one(
             "SELECT id FROM watch_changes WHERE store_id = ? AND (first_day, id) $sign (?, ?)
                 ORDER BY first_day $order, id $order LIMIT 1",
             [$store->id, $row->first_day ?? '', $id],
         )) === null
             ? null
             : (int) $found->id;
-        $newer = (int) DB::selectOne(
+        $newer = Rows::figure(
             'SELECT COUNT(*) AS n FROM watch_changes WHERE store_id = ? AND (first_day, id) > (?, ?)',
             [$store->id, $row->first_day ?? '', $id],
-        )->n;
+        );
 
         return [
             $newer + 1,

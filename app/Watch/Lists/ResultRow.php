@@ -11,6 +11,7 @@ use App\Watch\Judging\WhyOpen;
 use DateTimeImmutable;
 use Orchard\Core\Outcome\Outcome;
 use Orchard\Core\Outcome\Verdict;
+use stdClass;
 
 /** A change and what came of it, told for 28 days, however many weeks it was judged by. */
 final readonly class ResultRow
@@ -49,8 +50,8 @@ final readonly class ResultRow
     ) {
     }
 
-    /** @param  object  $row  of watch_changes, joined to its result of all pages */
-    public static function fromRow(object $row): self
+    /** @param  stdClass  $row  of watch_changes, joined to its result of all pages */
+    public static function fromRow(stdClass $row): self
     {
         $weeks = max(1, (int) $row->weeks_told);
         $per = self::DAYS / 7 / $weeks;

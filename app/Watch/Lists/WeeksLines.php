@@ -6,6 +6,7 @@ namespace App\Watch\Lists;
 
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The picture of a change: clicks of its pages by week, and what they would have been as pages left alone went, with
@@ -26,7 +27,7 @@ final readonly class WeeksLines
     private const BOTTOM = 26;
 
     /**
-     * @param  list<object>  $weeks  week, came, expected, is_after; low and high, null where it is not judged by them
+     * @param  list<stdClass>  $weeks  week, came, expected, is_after; low and high, null where it is not judged by them
      * @param  float  $most  the end of the axis, in clicks
      */
     private function __construct(public array $weeks, public float $least, public float $most, public float $step)

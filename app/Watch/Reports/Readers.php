@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /** Who is sent the report of each month; each once, some days into the next one, when its numbers are whole. */
 final class Readers
@@ -40,7 +41,7 @@ final class Readers
         DB::table('watch_readers')->where('store_id', $store->id)->where('id', $id)->delete();
     }
 
-    /** @return list<object> */
+    /** @return list<stdClass> */
     public static function all(Store $store): array
     {
         return array_values(DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get()->all());

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Api;
 
 use App\Facts\NumberWindow;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -23,6 +24,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Orchard\Core\Demand\QueryClass;
+use stdClass;
 
 /**
  * The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by
@@ -53,7 +55,7 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'page' => (int) $row->page_id,
                     'url' => $row->url,
                     'title' => $row->title,
@@ -95,7 +97,7 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'query' => (int) $row->query_id,
                     'text' => $row->text,
                     'class' => QueryClass::from((int) $row->class)->key(),
@@ -124,7 +126,7 @@ final class NumbersApi
                 $store,
                 $lens,
                 array_map(
-                    static fn (object $row): array => [
+                    static fn (stdClass $row): array => [
                         'name' => (string) $row->week,
                         'clicks' => (int) $row->clicks,
                         'impressions' => (int) $row->impressions,
@@ -143,7 +145,7 @@ final class NumbersApi
             'market' => $markets->find((int) $name)->name,
             'device' => Lens::DEVICES[(int) $name] ?? 'other',
             'class' => Lens::CLASSES[(int) $name] ?? 'other',
-            'collection' => (string) DB::table('pages')->where('id', (int) $name)->value('url'),
+            'collection' => Typed::text(DB::table('pages')->where('id', (int) $name)->value('url')),
             default => $name,
         };
 
@@ -170,7 +172,7 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'page' => (int) $row->page_id,
                     'url' => $row->url,
                     'clicks' => (int) $row->clicks,
@@ -209,14 +211,14 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'page' => (int) $row->page_id,
                     'url' => $row->url,
                     'queries' => (int) $row->queries,
                     'extra_clicks' => SumsAnswer::money($row->gain),
                     'worth' => SumsAnswer::money($row->gain * $row->click_value),
                     'best' => array_map(
-                        static fn (object $one): array => [
+                        static fn (stdClass $one): array => [
                             'text' => $one->text,
                             'position' => round((float) $one->position, 2),
                             'impressions' => (int) $one->impressions,
@@ -246,7 +248,7 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'page' => (int) $row->page_id,
                     'url' => $row->url,
                     'number' => $row->number,
@@ -265,7 +267,7 @@ final class NumbersApi
     {
         return response()->json([
             'data' => array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'id' => (int) $row->id,
                     'name' => $row->name,
                     'owner' => $row->owner,
@@ -293,7 +295,7 @@ final class NumbersApi
 
         return response()->json([
             'data' => array_map(
-                static fn (object $page): array => [
+                static fn (stdClass $page): array => [
                     'page' => (int) $page->page_id,
                     'url' => $page->url,
                     'state' => $page->state,

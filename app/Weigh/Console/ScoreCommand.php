@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Weigh\Numbers\Units;
@@ -25,8 +26,7 @@ final class ScoreCommand extends StoreCommand
             $pages = DB::table('weigh_scores')->where('store_id', $store->id)->count();
             $units = Units::of($store);
             $sums = $units->sums(
-                array_map(
-                    floatval(...),
+                Typed::numbers(
                     DB::table('weigh_scores')
                         ->where('store_id', $store->id)
                         ->groupBy('market_id')
@@ -51,7 +51,7 @@ final class ScoreCommand extends StoreCommand
                         Units::words($sums).
                         ' more in four weeks.',
                     'waiting' => 'The weighing has begun.',
-                    default => "The weighing has $state. $problem",
+                    default => "The weighing has $state. ".Typed::text($problem),
                 },
             );
 

@@ -7,6 +7,7 @@ namespace App\Weigh\Http;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -205,7 +206,7 @@ final class FindingsController
                         number_format($pages).
                         ', '.
                         now()->setTimezone($store->timezone)->format('j M Y'),
-                    (int) $request->user()?->getAuthIdentifier(),
+                    Caller::id($request),
                     HandOrRecipe::pages($store, $lens, $pages, true),
                 );
 
@@ -258,7 +259,7 @@ final class FindingsController
         ) {
             $options->set($store->refresh(), $key, (string) $value);
         }
-        $scores->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $scores->begin($store->id, Caller::id($request));
 
         return redirect()
             ->route('weigh', $store)

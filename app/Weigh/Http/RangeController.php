@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Http;
 
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -26,7 +27,7 @@ final class RangeController
             'last' => ['required', 'date_format:Y-m-d', 'before:2200-01-01'],
         ]);
         try {
-            $id = $ranges->begin($store, $given['first'], $given['last'], (int) $request->user()?->getAuthIdentifier());
+            $id = $ranges->begin($store, $given['first'], $given['last'], Caller::id($request));
         } catch (InvalidArgumentException $error) {
             return redirect()
                 ->route('weigh.numbers', $store)

@@ -8,6 +8,8 @@ use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -81,9 +83,9 @@ final class WeighController
     public function lot(Request $request, Store $store, int $place): RedirectResponse
     {
         $request->validate(['market' => ['required', 'integer', 'min:0']]);
-        $pages = LotSums::pages($store, (int) $request->input('market'), $place, WeighOverview::AT_ONCE);
+        $pages = LotSums::pages($store, Typed::int($request->input('market')), $place, WeighOverview::AT_ONCE);
         try {
-            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [$pages]);
+            $id = Selections::keep($store, '', Caller::id($request), [$pages]);
         } catch (InvalidArgumentException) {
             return redirect()
                 ->route('weigh', $store)
@@ -151,7 +153,7 @@ final class WeighController
 
     public function score(Request $request, Store $store, Scores $scores): RedirectResponse
     {
-        $scores->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+        $scores->begin($store->id, Caller::id($request));
 
         return redirect()->route('weigh', $store);
     }

@@ -9,6 +9,8 @@ use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -24,6 +26,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class WorklistController
@@ -66,8 +69,8 @@ final class WorklistController
                 $given['due'],
                 $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])),
                 $byPages ? (int) $given['capacity'] : null,
-                isset($given['owner']) ? (int) $given['owner'] : null,
-                (int) $request->user()?->getAuthIdentifier(),
+                isset($given['owner']) ? Typed::int($given['owner']) : null,
+                Caller::id($request),
                 Lens::from($request, $store, false)->market,
             );
         } catch (InvalidArgumentException $error) {
@@ -94,7 +97,7 @@ final class WorklistController
             'people' => self::people($store),
             'others' => array_filter(
                 Worklists::openOnes($store),
-                static fn (object $one): bool => $one->id !== $row->id,
+                static fn (stdClass $one): bool => $one->id !== $row->id,
             ),
             'units' => Units::of($store),
             'isPeriod' => NumberWindow::of($store)->isPeriod ?? false,
@@ -159,7 +162,7 @@ final class WorklistController
     }
 
     /** What a list is filled from: the market that it was made for. */
-    private static function lens(Request $request, Store $store, object $list): Lens
+    private static function lens(Request $request, Store $store, stdClass $list): Lens
     {
         $asked = Lens::from($request, $store, false);
 
@@ -223,7 +226,7 @@ final class WorklistController
             (int) round(60 * $store->options()->assumed('month_hours')),
             null,
             null,
-            (int) $request->user()?->getAuthIdentifier(),
+            Caller::id($request),
         );
     }
 
@@ -259,13 +262,11 @@ final class WorklistController
         $pages = array_values(
             array_filter(
                 Worklists::pages($store, $row),
-                static fn (object $page): bool => PageState::from((string) $page->state)->isOpen(),
+                static fn (stdClass $page): bool => PageState::from((string) $page->state)->isOpen(),
             ),
         );
         try {
-            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [
-                Bulk::ids($pages, 'page_id'),
-            ]);
+            $id = Selections::keep($store, '', Caller::id($request), [Bulk::ids($pages, 'page_id')]);
         } catch (InvalidArgumentException) {
             return back()->withErrors(['pages' => 'No page of this worklist is open.']);
         }
@@ -330,7 +331,7 @@ final class WorklistController
         );
     }
 
-    private function list(Store $store, int $id): object
+    private function list(Store $store, int $id): stdClass
     {
         return Worklists::find($store, $id) ?? abort(404);
     }
@@ -343,6 +344,7 @@ final class WorklistController
             ->where('store_id', $store->id)
             ->orderBy('name')
             ->pluck('name', 'users.id')
+            ->map(Typed::text(...))
             ->all();
     }
 }

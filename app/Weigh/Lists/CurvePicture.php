@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
 use Orchard\Core\Demand\RateRange;
+use stdClass;
 
 /**
  * Pages, or the queries of one page, on position by click rate, with the store's own curve and its band: both axes
@@ -102,7 +103,7 @@ final readonly class CurvePicture
         return self::marks(
             array_values(
                 array_map(
-                    static fn (object $row): array => [
+                    static fn (stdClass $row): array => [
                         'id' => (int) $row->page_id,
                         'name' => (string) preg_replace('~^https?://[^/]+~', '', (string) $row->url),
                         'clicks' => (int) $row->clicks,
@@ -139,7 +140,7 @@ final readonly class CurvePicture
         return self::marks(
             array_values(
                 array_map(
-                    static fn (object $row): array => [
+                    static fn (stdClass $row): array => [
                         'id' => (int) $row->query_id,
                         'name' => (string) $row->text,
                         'clicks' => (int) $row->clicks,
@@ -167,7 +168,7 @@ final readonly class CurvePicture
             "SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place, rate",
             [$store->id, ...$values],
         );
-        $most = max([1, ...array_map(static fn (object $row): int => (int) $row->pages, $rows)]);
+        $most = max([1, ...array_map(static fn (stdClass $row): int => (int) $row->pages, $rows)]);
         $cells = [];
         foreach ($rows as $row) {
             [$left, $right] = [self::x(exp((int) $row->place * 0.25)), self::x(exp(((int) $row->place + 1) * 0.25))];

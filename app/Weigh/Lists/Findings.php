@@ -7,6 +7,7 @@ namespace App\Weigh\Lists;
 use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -14,6 +15,7 @@ use App\Weigh\Scoring\Seasons;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\QuickWins;
+use stdClass;
 
 /**
  * Pages and queries that want something of their own: just off the top, in demand but not in stock, whose season
@@ -37,7 +39,7 @@ final class Findings
     ];
 
     /**
-     * @return array{rows: list<object>, next: ?string} pages by the clicks that their queries of that sort may bring,
+     * @return array{rows: list<stdClass>, next: ?string} pages by the clicks that their queries of that sort may bring,
      *     the five best of these with them
      */
     public static function wins(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
@@ -81,7 +83,7 @@ final class Findings
     }
 
     /**
-     * @return array{rows: list<object>, next: ?string} pages that are searched for while their product cannot be
+     * @return array{rows: list<stdClass>, next: ?string} pages that are searched for while their product cannot be
      *     bought, the most clicks first
      */
     public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
@@ -103,17 +105,14 @@ final class Findings
         [$where, $values] = self::where($store, $lens);
         $column = $wins === null ? 'missed_clicks' : self::WINS[$wins][1];
 
-        return (int) DB::selectOne(
-            "SELECT COUNT(*) AS n FROM weigh_scores s WHERE $where AND s.$column > 0",
-            $values,
-        )->n;
+        return Rows::figure("SELECT COUNT(*) AS n FROM weigh_scores s WHERE $where AND s.$column > 0", $values);
     }
 
     /**
      * Pages by what they could earn more over the weeks ahead.
      *
      * @param  int  $weeks  4, 13 or 26
-     * @return array{rows: list<object>, next: ?string}
+     * @return array{rows: list<stdClass>, next: ?string}
      */
     public static function ahead(Store $store, Lens $lens, int $weeks, bool $onlySeasons): array
     {
@@ -146,7 +145,7 @@ final class Findings
     }
 
     /**
-     * @return list<object> queries for which two or more pages of one market stand, the most seen first, with their
+     * @return list<stdClass> queries for which two or more pages of one market stand, the most seen first, with their
      *     pages
      */
     public static function rivals(Store $store, Lens $lens): array
@@ -169,7 +168,7 @@ final class Findings
         }
         usort(
             $rows,
-            static fn (object $a, object $b): int => [$b->impressions, $b->query_id, $a->market_id] <=> [
+            static fn (stdClass $a, stdClass $b): int => [$b->impressions, $b->query_id, $a->market_id] <=> [
                 $a->impressions,
                 $a->query_id,
                 $b->market_id,
@@ -208,7 +207,7 @@ final class Findings
      * cannot be sold or is not listed), what its texts fall short, what better positions would bring. The parts add up
      * to the change, each factor taken at the mean of the other.
      *
-     * @return list<object>
+     * @return list<stdClass>
      */
     public static function moved(Store $store, Lens $lens): array
     {
@@ -245,7 +244,7 @@ final class Findings
      * Where no search rows are known yet: home, the collections and the products that sell best, else those that most
      * pages link to.
      *
-     * @return list<object>
+     * @return list<stdClass>
      */
     public static function corePages(Store $store): array
     {
@@ -271,7 +270,7 @@ final class Findings
         );
     }
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     private static function scores(
         Store $store,
         Lens $lens,

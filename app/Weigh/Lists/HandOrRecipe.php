@@ -9,6 +9,7 @@ use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\Effort;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its
@@ -118,7 +119,7 @@ final readonly class HandOrRecipe
     {
         if (! $isTail) {
             yield array_map(
-                static fn (object $row): int => (int) $row->page_id,
+                static fn (stdClass $row): int => (int) $row->page_id,
                 array_slice(self::best($store, $lens), 0, $cut),
             );
 
@@ -142,7 +143,7 @@ final readonly class HandOrRecipe
         yield $portion;
     }
 
-    /** @return list<object> */
+    /** @return list<stdClass> */
     private static function best(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($lens, $store);

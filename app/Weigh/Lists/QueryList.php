@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Facts\NumberWindow;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Queries of one market with their sums, a screen at a time by key; and the pages that stand for one of them. */
 final class QueryList
 {
     public const PAGE = 50;
 
-    /** @return array{rows: list<object>, next: ?string} of the lens's market, or the first */
+    /** @return array{rows: list<stdClass>, next: ?string} of the lens's market, or the first */
     public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         [$where, $values] = self::where($store, $lens);
@@ -46,7 +48,7 @@ final class QueryList
     {
         [$where, $values] = self::where($store, $lens);
 
-        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_query_sums s WHERE $where", $values)->n;
+        return Rows::figure("SELECT COUNT(*) AS n FROM weigh_query_sums s WHERE $where", $values);
     }
 
     /** @return array{string, list<int>} */
@@ -64,7 +66,7 @@ final class QueryList
         ];
     }
 
-    /** @return list<object> pages with their sums for the query in the lens's weeks, the most seen first */
+    /** @return list<stdClass> pages with their sums for the query in the lens's weeks, the most seen first */
     public static function pagesOf(Store $store, int $query, Lens $lens): array
     {
         $window = NumberWindow::of($store);

@@ -7,9 +7,11 @@ namespace App\Weigh\Lists;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Pages with the numbers of a lens beside what they could earn more, in the order of either; a screen at a time, by
@@ -28,7 +30,7 @@ final class WeighedPages
         'revenue' => false,
     ];
 
-    /** @return array{rows: list<object>, next: ?string} */
+    /** @return array{rows: list<stdClass>, next: ?string} */
     public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         $byNumbers = in_array($sort, ['clicks', 'impressions'], true);
@@ -66,23 +68,22 @@ final class WeighedPages
     public static function count(Store $store, Lens $lens, string $sort): int
     {
         [$narrows, $more] = $lens->narrows();
-        $row = in_array($sort, ['clicks', 'impressions'], true)
-            ? DB::selectOne(
+
+        return in_array($sort, ['clicks', 'impressions'], true)
+            ? Rows::figure(
                 "SELECT COUNT(*) AS n FROM weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ?
                     AND s.class = ?$narrows",
                 [$store->id, $lens->weeks, $lens->device, $lens->class, ...$more],
             )
-            : DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE s.store_id = ?$narrows", [
+            : Rows::figure("SELECT COUNT(*) AS n FROM weigh_scores s WHERE s.store_id = ?$narrows", [
                 $store->id,
                 ...$more,
             ]);
-
-        return (int) $row->n;
     }
 
     /**
      * @param  list<int>  $pages
-     * @return list<object> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles,
+     * @return list<stdClass> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles,
      * when their texts were changed last, and the worklist they are in
      */
     public static function rows(Store $store, Lens $lens, array $pages): array
@@ -127,18 +128,18 @@ final class WeighedPages
             $row->lead = $leads[$page] ?? null;
         }
 
-        return array_values(array_filter(array_map(static fn (int $page): ?object => $rows[$page] ?? null, $pages)));
+        return array_values(array_filter(array_map(static fn (int $page): ?stdClass => $rows[$page] ?? null, $pages)));
     }
 
     /**
-     * @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks,
+     * @return stdClass sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks,
      * orders, pages, earning (pages with an upside)
      */
-    public static function total(Store $store, Lens $lens): object
+    public static function total(Store $store, Lens $lens): stdClass
     {
         [$where, $values] = $lens->narrows('');
 
-        return DB::selectOne(
+        return Rows::sole(
             "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift),
                 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders),
                 0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(earning), 0) AS earning, COALESCE(SUM(shown),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -13,6 +14,7 @@ use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the
@@ -79,7 +81,7 @@ final readonly class WhatIf
     }
 
     /**
-     * @return array{rows: list<object>, upside: float, wording: float, lift: float, was: float} the first pages with
+     * @return array{rows: list<stdClass>, upside: float, wording: float, lift: float, was: float} the first pages with
      *     their place before and after, and the sums of all
      */
     public function answer(Store $store, Lens $lens): array
@@ -95,7 +97,7 @@ final readonly class WhatIf
         if ($this->markets !== []) {
             $where .= ' AND s.market_id IN ('.Bulk::list($this->markets).')';
         }
-        $total = DB::selectOne(
+        $total = Rows::sole(
             "SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where",
             $values,
         );

@@ -6,6 +6,7 @@ namespace App\Weigh\Numbers;
 
 use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -22,16 +23,16 @@ final readonly class Freshness
 
     public static function of(Store $store, NumberWindow $window, QuerySums $queries): self
     {
-        $pages = DB::selectOne(
+        $pages = Rows::sole(
             "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index
                 WHERE store_id = ?",
             [$store->id],
         );
-        $lists = DB::selectOne(
+        $lists = Rows::sole(
             'SELECT MAX(import_id) AS newest, COUNT(*) AS n FROM keyword_rows WHERE store_id = ? AND is_current = 1',
             [$store->id],
         );
-        $links = DB::selectOne(
+        $links = Rows::sole(
             "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', l.from_page, l.to_page, t.canonical))) AS mark FROM ".
                 'page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN '.
                 'page_index t ON t.page_id = l.to_page WHERE c.store_id = ? AND c.kind = ?',
@@ -58,7 +59,7 @@ final readonly class Freshness
     /** Which rows tell these days. */
     public static function ofDays(Store $store, string $first, string $last): string
     {
-        $days = DB::selectOne(
+        $days = Rows::sole(
             "SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days,
                 import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $first, $last],

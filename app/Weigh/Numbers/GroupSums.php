@@ -6,6 +6,7 @@ namespace App\Weigh\Numbers;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Sums by kind, market, folder and collection, of every lens; made from the sums by page. */
 final class GroupSums
@@ -112,13 +113,13 @@ final class GroupSums
             );
         }
 
-        return array_values(array_map(static fn (object $row): array => (array) $row, $rows));
+        return array_values(array_map(static fn (stdClass $row): array => (array) $row, $rows));
     }
 
     /**
      * Sums by week over the last 104, oldest first.
      *
-     * @return list<object> week, clicks, impressions, position_sum, orders, revenue
+     * @return list<stdClass> week, clicks, impressions, position_sum, orders, revenue
      */
     public static function weeks(Store $store, Lens $lens): array
     {

@@ -12,6 +12,7 @@ use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Generator;
@@ -326,10 +327,12 @@ final class PageSums
 
     private function readClasses(): string
     {
-        $this->firstQuery = (int) DB::table('weigh_queries')->where('store_id', $this->store->id)->min('query_id');
+        $this->firstQuery = Typed::int(
+            DB::table('weigh_queries')->where('store_id', $this->store->id)->min('query_id'),
+        );
         $classes = str_repeat(
             "\0",
-            (int) DB::table('weigh_queries')->where('store_id', $this->store->id)->max('query_id') -
+            Typed::int(DB::table('weigh_queries')->where('store_id', $this->store->id)->max('query_id')) -
                 $this->firstQuery +
                 1,
         );

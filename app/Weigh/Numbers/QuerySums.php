@@ -7,10 +7,12 @@ namespace App\Weigh\Numbers;
 use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
+use stdClass;
 
 /**
  * What is kept by query: its class; and by market the best placed page for it, how many pages stand for it, and its
@@ -48,7 +50,7 @@ final class QuerySums
             'weigh_queries',
             ['store_id', 'query_id', 'class'],
             array_map(
-                fn (object $row): array => [
+                fn (stdClass $row): array => [
                     $this->store->id,
                     (int) $row->id,
                     $classifier->classOf((string) $row->text)->value,
@@ -84,7 +86,7 @@ final class QuerySums
             array_values(array_unique(array_filter($brands))),
             array_values(
                 array_map(
-                    static fn (object $row): string => (string) $row->maker,
+                    static fn (stdClass $row): string => (string) $row->maker,
                     DB::select(
                         "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000",
                         [$this->store->id],
@@ -98,7 +100,7 @@ final class QuerySums
     public function read(int $after): ?SummedQueries
     {
         $id = $this->store->id;
-        $last = DB::selectOne(
+        $last = Rows::sole(
             'SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ?
                 ORDER BY query_id LIMIT '.
                 self::QUERIES.

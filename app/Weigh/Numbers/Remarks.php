@@ -9,12 +9,12 @@ use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Inventory\PageMark;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * What has to be known of the numbers of a lens before they are believed: days that nobody told, what is compared,
@@ -72,13 +72,13 @@ final class Remarks
     {
         $of = 'SELECT 1 AS n FROM fact_days WHERE store_id = ? AND facts = ? AND state = \'owns\'';
         $isApart =
-            DB::selectOne("$of AND NOT (day = ? AND days = ?) LIMIT 1", [
+            Rows::one("$of AND NOT (day = ? AND days = ?) LIMIT 1", [
                 $store->id,
                 ToldBy::Sales->facts()->value,
                 $window->firstDay,
                 $window->length(),
             ]) !== null &&
-            DB::selectOne("$of AND day = ? AND days = ? LIMIT 1", [
+            Rows::one("$of AND day = ? AND days = ? LIMIT 1", [
                 $store->id,
                 ToldBy::Sales->facts()->value,
                 $window->firstDay,
@@ -94,10 +94,10 @@ final class Remarks
     private static function contradictions(Store $store, Lens $lens): array
     {
         [$where, $values] = $lens->narrows('');
-        $pages = (int) DB::selectOne(
+        $pages = Rows::figure(
             "SELECT COALESCE(SUM(contradicting), 0) AS n FROM weigh_totals WHERE store_id = ?$where",
             [$store->id, ...$values],
-        )->n;
+        );
 
         return $pages === 0
             ? []
@@ -124,10 +124,10 @@ final class Remarks
         ) {
             return [];
         }
-        $pages = (int) DB::selectOne(
+        $pages = Rows::figure(
             'SELECT COUNT(*) AS n FROM page_index WHERE store_id = ? AND market_id = ? AND marks & ? <> 0',
             [$store->id, $first->id, PageMark::NoMarket->value],
-        )->n;
+        );
 
         return $pages === 0
             ? []

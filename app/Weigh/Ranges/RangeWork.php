@@ -6,10 +6,12 @@ namespace App\Weigh\Ranges;
 
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that
@@ -43,7 +45,7 @@ final class RangeWork implements LongWork
         $all = max(1, DB::table('page_index')->where('store_id', $run->storeId)->count());
         while (! $run->stopAsked()) {
             $after = $run->number('after');
-            $last = DB::selectOne(
+            $last = Rows::sole(
                 'SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ?
                     AND page_id > ? ORDER BY page_id LIMIT '.
                     self::PAGES.
@@ -78,7 +80,7 @@ final class RangeWork implements LongWork
             ->update(['state' => $end->state === 'done' ? 'done' : 'failed']);
     }
 
-    private function sum(int $store, object $range, int $after, int $last): void
+    private function sum(int $store, stdClass $range, int $after, int $last): void
     {
         DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [
             $range->id,

@@ -6,6 +6,7 @@ namespace App\Weigh\Ranges;
 
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -14,6 +15,7 @@ use DateTimeImmutable;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use stdClass;
 
 /**
  * Sums over other dates than the windows that are always kept: made by a job, and kept by their dates until the rows
@@ -86,7 +88,7 @@ final readonly class Ranges
         });
     }
 
-    /** @return list<object> the newest first */
+    /** @return list<stdClass> the newest first */
     public static function all(Store $store): array
     {
         return array_values(
@@ -99,20 +101,20 @@ final readonly class Ranges
         );
     }
 
-    public static function find(Store $store, int $id): ?object
+    public static function find(Store $store, int $id): ?stdClass
     {
         return DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
     /** Whether its days are told by other rows than when it was summed. */
-    public static function isStale(Store $store, object $range): bool
+    public static function isStale(Store $store, stdClass $range): bool
     {
         return $range->state === 'done' &&
             $range->mark !== Freshness::ofDays($store, (string) $range->first_day, (string) $range->last_day);
     }
 
-    /** @return array{rows: list<object>, next: ?string} */
-    public static function page(object $range, string $sort, ?string $after): array
+    /** @return array{rows: list<stdClass>, next: ?string} */
+    public static function page(stdClass $range, string $sort, ?string $after): array
     {
         $column = in_array($sort, self::SORTS, true) ? $sort : 'clicks';
         $where = 'r.range_id = ?';
@@ -139,10 +141,10 @@ final readonly class Ranges
         return ['rows' => $rows, 'next' => $next];
     }
 
-    /** @return object clicks, impressions, position_sum, orders, revenue, pages of all */
-    public static function total(object $range): object
+    /** @return stdClass clicks, impressions, position_sum, orders, revenue, pages of all */
+    public static function total(stdClass $range): stdClass
     {
-        return DB::selectOne(
+        return Rows::sole(
             'SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions),
                 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders),
                 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?',
@@ -151,7 +153,7 @@ final readonly class Ranges
     }
 
     /** @return array<string, float> revenue by currency, in the order of the markets */
-    public static function revenue(Store $store, object $range): array
+    public static function revenue(Store $store, stdClass $range): array
     {
         $sums = [];
         foreach (
@@ -172,7 +174,7 @@ final readonly class Ranges
     }
 
     /** @return list<string> which of its days nobody told, sentences for people */
-    public static function remarks(Store $store, object $range): array
+    public static function remarks(Store $store, stdClass $range): array
     {
         $days =
             (int) (new DateTimeImmutable((string) $range->first_day))->diff(
@@ -197,7 +199,7 @@ final readonly class Ranges
     }
 
     /** @return Generator<list<string|int|float|null>> */
-    public static function export(Store $store, object $range): Generator
+    public static function export(Store $store, stdClass $range): Generator
     {
         $markets = Markets::of($store);
         $after = null;

@@ -9,6 +9,7 @@ use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -18,6 +19,7 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ChangeParts;
 use Orchard\Core\Demand\ClickCurve;
+use stdClass;
 
 /**
  * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks
@@ -116,7 +118,7 @@ final class Losses
     /**
      * @param  list<int>  $now
      * @param  list<int>  $then
-     * @return list<object> page_id, kind, clicks, lost, the most lost first
+     * @return list<stdClass> page_id, kind, clicks, lost, the most lost first
      */
     private static function lost(
         Store $store,
@@ -188,7 +190,7 @@ final class Losses
         return $sentences;
     }
 
-    /** @return list<object> the pages of a comparison, the most lost first */
+    /** @return list<stdClass> the pages of a comparison, the most lost first */
     public static function page(Store $store, Lens $lens): array
     {
         [$where, $values] = $lens->narrows('l.');
@@ -204,8 +206,7 @@ final class Losses
 
     /**
      * One page's clicks in the weeks that are compared, and in those that they are compared with.
-     *
-     * @return ?object{now: int, then: int, weeks: int, hasParts: bool} null where nothing can be compared
+     * Null where nothing can be compared.
      */
     public static function ofPage(
         Store $store,
@@ -214,12 +215,12 @@ final class Losses
         int $market,
         int $weeks,
         string $against,
-    ): ?object {
+    ): ?ClicksThenAndNow {
         [$now, $then, $hasParts] = self::weeks(Told::of($store, $window), $market, $weeks, $against);
         if ($window->isPeriod || $now === []) {
             return null;
         }
-        $row = DB::selectOne(
+        $row = Rows::sole(
             'SELECT SUM(IF(week IN ('.
                 self::mondays($window, $now).
                 '), clicks, 0)) AS now, SUM(IF(week IN ('.
@@ -230,12 +231,7 @@ final class Losses
             [$store->id, $page],
         );
 
-        return (object) [
-            'now' => (int) $row->now,
-            'then' => (int) $row->earlier,
-            'weeks' => count($now),
-            'hasParts' => $hasParts,
-        ];
+        return new ClicksThenAndNow((int) $row->now, (int) $row->earlier, count($now), $hasParts);
     }
 
     /** @param  list<int>  $weeks  back */

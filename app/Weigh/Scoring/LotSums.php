@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
@@ -80,10 +81,10 @@ final class LotSums
     {
         $product = PageKind::Product->value;
         $here = $market === 0 ? '' : " AND s.market_id = $market";
-        $products = (int) DB::selectOne(
+        $products = Rows::figure(
             "SELECT COUNT(*) AS n FROM weigh_scores s WHERE s.store_id = ? AND s.kind = $product$here",
             [$store->id],
-        )->n;
+        );
         $most = (int) max(self::FEW, self::TOO_MANY * $products);
         DB::statement('DROP TEMPORARY TABLE IF EXISTS lot_of_page');
         DB::statement(

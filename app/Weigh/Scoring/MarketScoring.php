@@ -15,6 +15,7 @@ use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\PageScorer;
 use Orchard\Core\Demand\StoreModel;
 use Orchard\Core\Demand\Upside;
+use stdClass;
 
 /** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
 final readonly class MarketScoring
@@ -92,8 +93,8 @@ final readonly class MarketScoring
         return $days > 0 ? (float) $days : $model->days;
     }
 
-    /** @param  object  $row  of the page, as PageEvidence gives it */
-    public function upside(Evidence $page, object $row, ?Chance $chance = null): Upside
+    /** @param  stdClass  $row  of the page, as PageEvidence gives it */
+    public function upside(Evidence $page, stdClass $row, ?Chance $chance = null): Upside
     {
         return $this->scorer->score(
             $page,
@@ -104,7 +105,7 @@ final readonly class MarketScoring
     }
 
     /** @return array{factors: array<int, float>, week: ?string, peak: float} */
-    public function seasonOf(object $row): array
+    public function seasonOf(stdClass $row): array
     {
         $group = $this->seasons[(int) ($row->group_id ?? 0)] ?? $this->seasons[0];
 
@@ -120,7 +121,7 @@ final readonly class MarketScoring
      *
      * @return list<int|float|string|null> in the order of COLUMNS
      */
-    public function row(int $work, Evidence $page, object $row): array
+    public function row(int $work, Evidence $page, stdClass $row): array
     {
         $upside = $this->upside($page, $row);
         $season = $this->seasonOf($row);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;
@@ -16,7 +17,7 @@ final class Model
     {
         $json = DB::table('weigh_models')->where('market_id', $market)->value('model');
 
-        return is_string($json) ? StoreModel::fromArray((array) json_decode($json, true)) : null;
+        return is_string($json) ? StoreModel::fromArray(Typed::map($json)) : null;
     }
 
     public static function assumptions(Store $store): Assumptions

@@ -6,6 +6,7 @@ namespace App\Weigh\Scoring;
 
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
@@ -13,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
+use stdClass;
 
 /** What is known of the pages of a market, page by page in order, a portion at a time. */
 final readonly class PageEvidence
@@ -37,7 +39,7 @@ final readonly class PageEvidence
         $this->earnings = Earnings::of($store);
     }
 
-    /** @return Generator<array{Evidence, object}> */
+    /** @return Generator<array{Evidence, stdClass}> */
     public function pages(int $after = 0): Generator
     {
         while (
@@ -58,22 +60,19 @@ final readonly class PageEvidence
         }
     }
 
-    /** @return ?array{Evidence, object} */
+    /** @return ?array{Evidence, stdClass} */
     public function page(int $page): ?array
     {
-        $row = DB::selectOne('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [
-            $this->store,
-            $page,
-        ]);
+        $row = Rows::one('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [$this->store, $page]);
 
         return $row === null ? null : $this->evidence($row, $this->pairs([$page])[$page] ?? []);
     }
 
     /**
      * @param  list<Pair>  $pairs
-     * @return array{Evidence, object} and its row
+     * @return array{Evidence, stdClass} and its row
      */
-    private function evidence(object $row, array $pairs): array
+    private function evidence(stdClass $row, array $pairs): array
     {
         $clicks = $impressions = 0;
         $positions = 0.0;
@@ -151,7 +150,7 @@ final readonly class PageEvidence
      *
      * @param  list<Pair>  $pairs
      */
-    public static function contradicts(array $pairs, object $row): bool
+    public static function contradicts(array $pairs, stdClass $row): bool
     {
         $sum = static fn (string $of): int => array_sum(
             array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->{$of} : 0, $pairs),

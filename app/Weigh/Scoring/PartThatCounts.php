@@ -8,6 +8,7 @@ use App\Inventory\WhyNot;
 use App\Stores\Kinds\PageKind;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\StructuredData\LifeState;
+use stdClass;
 
 /**
  * How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to
@@ -22,7 +23,7 @@ final class PartThatCounts
         LifeState::Resting,
     ];
 
-    public static function of(object $row, Assumptions $assumptions): float
+    public static function of(stdClass $row, Assumptions $assumptions): float
     {
         return self::why($row) === null
             ? ((int) $row->life === LifeState::BackOn->value
@@ -32,14 +33,14 @@ final class PartThatCounts
     }
 
     /** Whether its product is out, resting or gone while the page itself could be found. */
-    public static function isMissing(object $row): bool
+    public static function isMissing(stdClass $row): bool
     {
         return in_array(LifeState::from((int) $row->life), self::NOTHING_TO_SELL, true) &&
             ! PageKind::from((int) $row->kind)->isKeptOut();
     }
 
     /** Why nothing of it counts; null where it does. */
-    public static function why(object $row): ?string
+    public static function why(stdClass $row): ?string
     {
         $why = WhyNot::from((int) $row->why_not);
         $life = LifeState::from((int) $row->life);

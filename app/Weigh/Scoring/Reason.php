@@ -7,12 +7,13 @@ namespace App\Weigh\Scoring;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\Upside;
+use stdClass;
 
 /** The largest part of a page's sum, in about eight words. */
 final class Reason
 {
     /** @param  list<Pair>  $pairs */
-    public static function of(array $pairs, Upside $upside, object $row): string
+    public static function of(array $pairs, Upside $upside, stdClass $row): string
     {
         $why = PartThatCounts::why($row);
         if ($why !== null) {

@@ -7,6 +7,7 @@ namespace App\Weigh\Scoring;
 use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -18,6 +19,7 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\SeasonFactor;
 use Orchard\Core\Demand\Span;
+use stdClass;
 
 /**
  * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page
@@ -58,7 +60,7 @@ final class Seasons
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
         });
         $told = self::toldWeeks($store, $window);
-        $total = DB::selectOne('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
+        $total = Rows::sole('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
         $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
         $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), $told, 1.0)]];
         foreach (
@@ -99,11 +101,11 @@ final class Seasons
     /**
      * The factors of a page.
      *
-     * @param  ?object  $own  base and ahead_4, _13, _26 of the page a year earlier; null where nothing is known
+     * @param  ?stdClass  $own  base and ahead_4, _13, _26 of the page a year earlier; null where nothing is known
      * @param  array<int, float>  $group  its group's factors
      * @return array<int, float> by weeks ahead
      */
-    public static function ofPage(?object $own, array $group): array
+    public static function ofPage(?stdClass $own, array $group): array
     {
         return self::factors($own, $group, SeasonFactor::OF_GROUP);
     }
@@ -120,7 +122,7 @@ final class Seasons
      * @param  array<int, float>  $wider
      * @return array<int, float>
      */
-    private static function factors(?object $row, array $wider, float $strength): array
+    private static function factors(?stdClass $row, array $wider, float $strength): array
     {
         $factors = [];
         foreach (self::AHEAD as $weeks) {

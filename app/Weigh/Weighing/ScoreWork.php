@@ -8,6 +8,7 @@ use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Inventory\Events\FiguresChanged;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -246,10 +247,12 @@ final class ScoreWork implements LongWork
                     }
                 },
                 self::daysOf($told, $window, $market->id),
-                (float) (DB::table('weigh_season_groups')
-                    ->where('store_id', $store->id)
-                    ->where('group_id', 0)
-                    ->value('ahead_4') ?? 1.0),
+                Typed::number(
+                    DB::table('weigh_season_groups')
+                        ->where('store_id', $store->id)
+                        ->where('group_id', 0)
+                        ->value('ahead_4') ?? 1.0,
+                ),
             );
             $run->fenced(
                 static fn () => DB::table('weigh_models')->upsert(

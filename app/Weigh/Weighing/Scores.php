@@ -8,6 +8,7 @@ use App\Facts\Events\BreaksChanged;
 use App\Facts\NumberWindow;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -41,7 +42,9 @@ final readonly class Scores
                 ->whereNull('started_at')
                 ->value('id');
 
-            return $waiting === null ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId) : (int) $waiting;
+            return $waiting === null
+                ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId)
+                : Typed::int($waiting);
         });
     }
 
@@ -106,7 +109,7 @@ final readonly class Scores
                     continue;
                 }
                 $seen++;
-                $two = static fn (mixed $value): float => round((float) $value, 2);
+                $two = static fn (mixed $value): float => round(Typed::number($value), 2);
                 yield [
                     (string) $row->url,
                     PageKind::from((int) $row->kind)->key(),

@@ -6,16 +6,19 @@ namespace App\Weigh\Worklists;
 
 use App\Stores\Models\Store;
 use DateTimeImmutable;
+use stdClass;
 
 /** A worklist as a calendar file: its period as an all-day event and each page as a to-do (RFC 5545). */
 final class CalendarFile
 {
-    /** @param  list<object>  $pages  as Worklists::pages() gives them */
-    public static function of(Store $store, object $list, array $pages): string
+    /** @param  list<stdClass>  $pages  as Worklists::pages() gives them */
+    public static function of(Store $store, stdClass $list, array $pages): string
     {
         // Two installations count their lists from one, too: the instance makes an id unique in the world (section
         // 3.8.4.7).
-        $world = 'orchard-'.substr(hash('sha256', 'calendar '.config('app.instance').config('app.key')), 0, 16);
+        $world =
+            'orchard-'.
+            substr(hash('sha256', 'calendar '.config()->string('app.instance').config()->string('app.key')), 0, 16);
         $stamp = gmdate('Ymd\THis\Z');
         $day = static fn (string $day, string $change = '+0 days'): string => (new DateTimeImmutable($day))
             ->modify($change)

@@ -7,6 +7,8 @@ namespace App\Weigh\Worklists;
 use App\Changes\DraftState;
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +26,7 @@ final class Progress
     public static function stamp(Store $store): string
     {
         self::learn($store);
-        $row = DB::selectOne(
+        $row = Rows::sole(
             "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ',
                 COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))),
                 0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?",
@@ -38,12 +40,12 @@ final class Progress
     public static function learn(Store $store): void
     {
         $known = DB::table('weigh_worklists')->where('store_id', $store->id)->where('state', 'open')->min('learned_to');
-        $now = (int) DB::table('history')->where('store_id', $store->id)->max('id');
-        if ($known === null || $now <= (int) $known) {
+        $now = Typed::int(DB::table('history')->where('store_id', $store->id)->max('id'));
+        if ($known === null || $now <= Typed::int($known)) {
             return;
         }
         $changed =
-            (int) $known === 0
+            Typed::int($known) === 0
                 ? []
                 : DB::select(
                     'SELECT DISTINCT resource_id, page_id FROM history WHERE store_id = ? AND id > ? LIMIT '.

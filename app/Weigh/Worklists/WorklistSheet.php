@@ -8,6 +8,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
 use Generator;
+use stdClass;
 
 /** A worklist as a table. */
 final class WorklistSheet
@@ -32,7 +33,7 @@ final class WorklistSheet
     }
 
     /**
-     * @param  list<object>  $pages  as Worklists::pages() gives them
+     * @param  list<stdClass>  $pages  as Worklists::pages() gives them
      * @param  Units  $units  of the store's markets
      * @return Generator<list<string|int|float|null>>
      */

@@ -7,12 +7,15 @@ namespace App\Weigh\Worklists;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
+use stdClass;
 
 /**
  * Named batches of pages for a period: filled by what they are worth for the effort, changed by hand, carried over
@@ -59,13 +62,13 @@ final class Worklists
     }
 
     /** The list with this id; null where it is none of this store's. */
-    public static function find(Store $store, int $id): ?object
+    public static function find(Store $store, int $id): ?stdClass
     {
         return DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
     /**
-     * @return list<object> with sums (upside and what is done of it by unit): the open ones by due day, then the
+     * @return list<stdClass> with sums (upside and what is done of it by unit): the open ones by due day, then the
      * closed ones, newest first
      */
     public static function all(Store $store): array
@@ -106,7 +109,7 @@ final class Worklists
         return $lists;
     }
 
-    /** @return list<object> the open ones, for choosing */
+    /** @return list<stdClass> the open ones, for choosing */
     public static function openOnes(Store $store): array
     {
         return array_values(
@@ -121,8 +124,8 @@ final class Worklists
         );
     }
 
-    /** @return list<object> pages in their order, with what is known of them now */
-    public static function pages(Store $store, object $list): array
+    /** @return list<stdClass> pages in their order, with what is known of them now */
+    public static function pages(Store $store, stdClass $list): array
     {
         Progress::learn($store);
 
@@ -154,7 +157,7 @@ final class Worklists
      *
      * @throws InvalidArgumentException where the list is closed or would be too long
      */
-    public static function add(Store $store, object $list, array $pages, bool $evenElsewhere = false): array
+    public static function add(Store $store, stdClass $list, array $pages, bool $evenElsewhere = false): array
     {
         return DB::transaction(static function () use ($store, $list, $pages, $evenElsewhere): array {
             $held = DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first();
@@ -162,7 +165,7 @@ final class Worklists
                 throw new InvalidArgumentException('That worklist is closed.');
             }
             $known = DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->count();
-            $place = (int) DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->max('place');
+            $place = Typed::int(DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->max('place'));
             $effort = Effort::of($store);
             $asked = count($pages);
             if (! $evenElsewhere && $pages !== []) {
@@ -240,9 +243,9 @@ final class Worklists
      *
      * @return array{added: int, settling: int} pages put in, and passed over because they settle
      */
-    public static function fill(Store $store, object $list, Lens $lens): array
+    public static function fill(Store $store, stdClass $list, Lens $lens): array
     {
-        $used = DB::selectOne(
+        $used = Rows::sole(
             "SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages
                 WHERE worklist_id = ? AND state <> 'left'",
             [$list->id],
@@ -288,7 +291,7 @@ final class Worklists
     }
 
     /** Changes one page of a list; whether it is left out is all that is said by hand of how far it is. */
-    public static function change(object $list, int $page, ?bool $isLeft, ?int $minutes, ?string $note): void
+    public static function change(stdClass $list, int $page, ?bool $isLeft, ?int $minutes, ?string $note): void
     {
         $changes = array_filter(
             [
@@ -310,7 +313,7 @@ final class Worklists
     }
 
     /** Moves a page one place up or down. */
-    public static function move(object $list, int $page, int $by): void
+    public static function move(stdClass $list, int $page, int $by): void
     {
         DB::transaction(static function () use ($list, $page, $by): void {
             $pages = Bulk::ids(
@@ -335,7 +338,7 @@ final class Worklists
         });
     }
 
-    public static function remove(object $list, int $page): void
+    public static function remove(stdClass $list, int $page): void
     {
         DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->delete();
     }
@@ -345,7 +348,7 @@ final class Worklists
      *
      * @return int pages carried over
      */
-    public static function close(Store $store, object $list, ?object $into): int
+    public static function close(Store $store, stdClass $list, ?stdClass $into): int
     {
         Progress::learn($store);
 
@@ -389,7 +392,7 @@ final class Worklists
         });
     }
 
-    public static function drop(object $list): void
+    public static function drop(stdClass $list): void
     {
         DB::transaction(static function () use ($list): void {
             DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->delete();

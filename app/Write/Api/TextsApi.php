@@ -6,6 +6,8 @@ namespace App\Write\Api;
 
 use App\Changes\Drafts;
 use App\Changes\Origin;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskFilter;
@@ -52,7 +54,7 @@ final readonly class TextsApi
                 $request->string('text')->value(),
                 $request->integer('revision'),
                 Origin::Import,
-                (int) $request->user()?->getAuthIdentifier(),
+                Caller::id($request),
             );
         } catch (InvalidArgumentException $wrong) {
             throw ValidationException::withMessages(['text' => $wrong->getMessage()]);
@@ -71,18 +73,17 @@ final readonly class TextsApi
     /** Marks drafts as ready for release, or takes the mark away. */
     public function ready(Request $request, Store $store): JsonResponse
     {
-        $asked = array_values(array_map(intval(...), (array) $request->input('drafts', [])));
+        $asked = array_values(Typed::ints((array) $request->input('drafts', [])));
 
         return response()->json([
             'data' => [
                 'marked' => $this->drafts->markReady(
                     $store,
-                    array_map(
-                        intval(...),
+                    Typed::ints(
                         DB::table('drafts')->where('store_id', $store->id)->whereIn('id', $asked)->pluck('id')->all(),
                     ),
                     $request->boolean('ready', true),
-                    (int) $request->user()?->getAuthIdentifier(),
+                    Caller::id($request),
                 ),
             ],
         ]);

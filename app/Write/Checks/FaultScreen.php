@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Checks;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -12,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What is wrong with one text, why, and what can be done about it. */
 final class FaultScreen
@@ -24,14 +26,14 @@ final class FaultScreen
     }
 
     /**
-     * @return ?array{row: object, field: TextField, text: string, checks: list<Check>,
+     * @return ?array{row: stdClass, field: TextField, text: string, checks: list<Check>,
      *     misspelt: array<string, list<string>>, details: array<int, list<string>>,
-     *     twins: list<object>, waivers: mixed}
+     *     twins: list<stdClass>, waivers: mixed}
      *     null where the store has no such text
      */
     public function of(Store $store, int $resource, TextField $field): ?array
     {
-        $row = DB::selectOne(
+        $row = Rows::one(
             'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.attributes, t.shown, t.draft_shown,
                 w.title_checks, w.description_checks, w.title_near, w.description_near FROM resources r
                 JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?
@@ -70,9 +72,9 @@ final class FaultScreen
 
     /**
      * @param  list<Check>  $checks
-     * @return list<object> pages that say the same, or nearly
+     * @return list<stdClass> pages that say the same, or nearly
      */
-    private function twins(Store $store, object $row, TextField $field, array $checks): array
+    private function twins(Store $store, stdClass $row, TextField $field, array $checks): array
     {
         $near = $field === TextField::Title ? $row->title_near : $row->description_near;
         if (

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\HouseRules;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Which checks a store makes, by market, kind of page and field. */
 final class StoreRules
@@ -17,7 +18,7 @@ final class StoreRules
     /** @var array<string, HouseRules> */
     private array $made = [];
 
-    /** @param  array<string, object>  $rows  by market, kind and field */
+    /** @param  array<string, stdClass>  $rows  by market, kind and field */
     private function __construct(private readonly array $rows)
     {
     }

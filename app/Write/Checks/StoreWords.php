@@ -6,10 +6,12 @@ namespace App\Write\Checks;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Spelling\Dictionaries;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\SpellingWords;
+use stdClass;
 
 /**
  * Words that are right in a store whatever dictionaries say: what people taught it, and what its names and facts say.
@@ -30,13 +32,13 @@ final class StoreWords
         foreach (Markets::of($store)->all() as $market) {
             array_push($names, $market->brand, $market->name);
         }
-        $words = array_map(strval(...), DB::table('write_words')->where('store_id', $store->id)->pluck('word')->all());
+        $words = Typed::texts(DB::table('write_words')->where('store_id', $store->id)->pluck('word')->all());
         array_push($words, ...array_map(self::tidy(...), SpellingWords::of(implode(' · ', $names))));
 
         return array_fill_keys($words, true);
     }
 
-    /** @return list<object> words that people taught it, newest first */
+    /** @return list<stdClass> words that people taught it, newest first */
     public static function taught(Store $store): array
     {
         return array_values(

@@ -21,6 +21,7 @@ use Orchard\Core\Wording\SpellingWords;
 use Orchard\Core\Wording\TextChecker;
 use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Holds texts against their pages, the store's rules and the dictionaries. */
 final class TextJudge
@@ -66,7 +67,7 @@ final class TextJudge
     /**
      * Reads what the judged pages say, once for a portion.
      *
-     * @param  array<object>  $rows  of resources: id, page_id, market_id, kind, name, attributes
+     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, kind, name, attributes
      */
     public function meet(array $rows): void
     {
@@ -132,11 +133,11 @@ final class TextJudge
     }
 
     /**
-     * @param  object  $row  one of those that were met
+     * @param  stdClass  $row  one of those that were met
      * @param  string  $title  as it will be shown, with what the theme adds
      * @return array{JudgedText, JudgedText} of the title and of the description
      */
-    public function judge(object $row, string $title, string $description): array
+    public function judge(stdClass $row, string $title, string $description): array
     {
         $market = $this->markets->find((int) $row->market_id);
         $suffix = $this->suffixes->suffix($market->id, (int) $row->kind);
@@ -152,7 +153,7 @@ final class TextJudge
      * @param  string  $shown  with what the theme adds, which is not looked at
      * @return list<string> words of a text that no dictionary knows, nor the store
      */
-    public function misspelt(object $row, TextField $field, string $shown): array
+    public function misspelt(stdClass $row, TextField $field, string $shown): array
     {
         $market = $this->markets->find((int) $row->market_id);
         $isTitle = $field === TextField::Title;
@@ -170,7 +171,7 @@ final class TextJudge
     }
 
     /** @return list<string> values that tell the page from others and that a result list cuts off */
-    public function cutValues(object $row, string $title): array
+    public function cutValues(stdClass $row, string $title): array
     {
         $slot = $this->markets->find((int) $row->market_id)->textLimits()->desktopSlot(TextField::Title);
 
@@ -182,7 +183,7 @@ final class TextJudge
     }
 
     /** @param  array{string, string}  $beside  what the theme adds, and the page's other text */
-    private function one(object $row, TextField $field, string $shown, array $beside): JudgedText
+    private function one(stdClass $row, TextField $field, string $shown, array $beside): JudgedText
     {
         [$suffix, $other] = $beside;
         $market = $this->markets->find((int) $row->market_id);

@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Faults of pages that somebody let pass, because. */
 final class Waivers
@@ -33,7 +34,7 @@ final class Waivers
         return $bits;
     }
 
-    /** @return list<object> those of one text, with who let it pass and when */
+    /** @return list<stdClass> those of one text, with who let it pass and when */
     public static function of(int $resource, TextField $field): array
     {
         return array_values(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Stores\Kinds\PageKind;
@@ -31,7 +32,8 @@ final class ApplyCommand extends StoreCommand
             $begun = $runs->preview($store, $recipe, $this->resources($store, $recipe), null);
             if ($desk->workToEnd($begun['work']) !== 'done') {
                 throw new RuntimeException(
-                    'The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'),
+                    'The preview failed: '.
+                        Typed::text(DB::table('work')->where('id', $begun['work'])->value('problem')),
                 );
             }
             $counts = DB::table('write_recipe_rows')
@@ -39,20 +41,18 @@ final class ApplyCommand extends StoreCommand
                 ->groupBy('outcome')
                 ->selectRaw('outcome, COUNT(*) AS n')
                 ->pluck('n', 'outcome')
-                ->map(static fn (mixed $n): int => (int) $n)
+                ->map(static fn (mixed $n): int => Typed::int($n))
                 ->all();
             $saved = 0;
             if (! $this->option('preview')) {
                 $work = $runs->apply($store, $begun['run'], null);
                 if ($desk->workToEnd($work) !== 'done') {
                     throw new RuntimeException(
-                        'The recipe could not be applied: '.DB::table('work')->where('id', $work)->value('problem'),
+                        'The recipe could not be applied: '.
+                            Typed::text(DB::table('work')->where('id', $work)->value('problem')),
                     );
                 }
-                $saved =
-                    (int) (json_decode((string) DB::table('work')->where('id', $work)->value('progress'), true)[
-                        'saved'
-                    ] ?? 0);
+                $saved = Typed::int(Typed::map(DB::table('work')->where('id', $work)->value('progress'))['saved'] ?? 0);
             }
 
             return $this->answer(

@@ -15,6 +15,7 @@ use InvalidArgumentException;
 use Orchard\Core\Wording\Bulk\PageText;
 use Orchard\Core\Wording\Bulk\TextChange;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Works out what a change would make of many texts; it changes nothing. */
 final class BulkPreview
@@ -96,7 +97,8 @@ final class BulkPreview
 
     /**
      * @param  list<int>  $ids
-     * @return array<int, object> by resource: name, kind, market, H1, lead term, and of each field what the shop holds,
+     * @return array<int, stdClass> by resource: name, kind, market, H1, lead term, and of each field what the shop
+     *     holds,
      *         the draft, its revision and its state
      */
     private static function rows(Store $store, array $ids): array
@@ -124,7 +126,7 @@ final class BulkPreview
             $rows[(int) $row->id] = $row;
         }
         $leads = PageTerms::leads(
-            array_values(array_filter(array_map(static fn (object $row): int => (int) $row->page_id, $rows))),
+            array_values(array_filter(array_map(static fn (stdClass $row): int => (int) $row->page_id, $rows))),
         );
         foreach ($rows as $row) {
             $row->lead = $leads[(int) $row->page_id] ?? '';

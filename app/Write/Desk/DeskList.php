@@ -7,6 +7,7 @@ namespace App\Write\Desk;
 use App\Catalogue\PlannedResources;
 use App\Changes\DraftState;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -223,9 +224,7 @@ final class DeskList
     /** How many pages have a draft that claims what no fact says. */
     public function doubtful(Store $store): int
     {
-        return (int) DB::selectOne('SELECT COUNT(DISTINCT q.resource_id) AS n FROM ('.self::DOUBTFUL.') q', [
-            $store->id,
-        ])->n;
+        return Rows::figure('SELECT COUNT(DISTINCT q.resource_id) AS n FROM ('.self::DOUBTFUL.') q', [$store->id]);
     }
 
     /**

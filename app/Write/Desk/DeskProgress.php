@@ -7,6 +7,7 @@ namespace App\Write\Desk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** How far the texts of one kind of page are: how many have what they need, and how much of the upside that is. */
 final readonly class DeskProgress
@@ -37,7 +38,7 @@ final readonly class DeskProgress
             [$store->id],
         );
         $progress = array_map(
-            static fn (object $row): self => new self(
+            static fn (stdClass $row): self => new self(
                 PageKind::from((int) $row->kind),
                 (int) $row->pages,
                 (int) $row->whole,

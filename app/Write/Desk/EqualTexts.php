@@ -9,6 +9,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Finds texts by their digests, as pages show them or are to show them. The digests are joined one by one: given as a
@@ -64,7 +65,7 @@ final class EqualTexts
     /**
      * @param  list<string>  $digests
      * @param  array<string, string>  $which  a further condition by column of the digest
-     * @return iterable<object>
+     * @return iterable<stdClass>
      */
     private static function each(
         Store $store,

@@ -7,10 +7,12 @@ namespace App\Write\Desk;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeFacts;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\LeadTerm;
+use stdClass;
 
 /** What one looks at while writing for one page: its terms with their numbers, its facts, what results show of it. */
 final class PageGlance
@@ -25,7 +27,7 @@ final class PageGlance
     /** @return ?array<string, mixed> null where the store has no such resource */
     public function of(Store $store, int $resource): ?array
     {
-        $row = DB::selectOne(
+        $row = Rows::one(
             'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.url, r.attributes,
                 COALESCE(t.draft_shown, t.shown) AS title, COALESCE(d.draft_shown, d.shown) AS description,
                 t.shown AS title_now FROM resources r
@@ -55,7 +57,7 @@ final class PageGlance
      * @return list<array{term: string, role: string, volume: ?int, difficulty: ?float, position: ?float,
      *     impressions: ?int, clicks: ?int, inTitle: bool, inDescription: bool}> role: lead, support or seen
      */
-    private function terms(Store $store, object $row): array
+    private function terms(Store $store, stdClass $row): array
     {
         $page = (int) $row->page_id;
         $own = $page === 0 ? [] : PageTerms::of([$page])[$page] ?? [];
@@ -74,7 +76,7 @@ final class PageGlance
                     ->groupBy('phrase')
                     ->selectRaw('phrase, MAX(volume) AS volume, MAX(difficulty) AS difficulty')
                     ->get()
-                    ->keyBy(static fn (object $one): string => mb_strtolower((string) $one->phrase))
+                    ->keyBy(static fn (stdClass $one): string => mb_strtolower((string) $one->phrase))
                     ->all();
 
         return array_map(
@@ -93,7 +95,9 @@ final class PageGlance
         );
     }
 
-    /** @return list<object> which version of which recipe last wrote a text of it: field, name, version and made_at */
+    /**
+     * @return list<stdClass> which version of which recipe last wrote a text of it: field, name, version and made_at
+     */
     private static function writtenBy(int $resource): array
     {
         return array_values(

@@ -7,6 +7,7 @@ namespace App\Write\Desk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Who has the focus on which text of the desk, so that two people on the same rows see each other. */
 final class Presence
@@ -30,7 +31,7 @@ final class Presence
     {
         return array_values(
             array_map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     'name' => (string) $row->name,
                     'resource' => (int) $row->resource_id,
                     'field' => TextField::from((int) $row->field)->key(),

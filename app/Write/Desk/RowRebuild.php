@@ -13,6 +13,7 @@ use App\Inventory\Events\TermsChanged;
 use App\Inventory\Figures;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Stores\Models\Store;
 use App\Write\Checks\JudgedText;
@@ -23,6 +24,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /**
  * Keeps the desk's list table: one narrow row a resource with the checks of the text that will be shown (the draft
@@ -125,7 +127,7 @@ final class RowRebuild
         $judge = $this->judge($store);
         $after = 0;
         while (true) {
-            $last = DB::selectOne(
+            $last = Rows::sole(
                 'SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.
                     self::CHUNK.
                     ') chunk',
@@ -325,7 +327,7 @@ final class RowRebuild
     }
 
     /**
-     * @param  array<object>  $rows
+     * @param  array<stdClass>  $rows
      * @return list<string>
      */
     private static function digests(array $rows): array

@@ -19,6 +19,7 @@ use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Texts from elsewhere, each held against the checks of the store and the facts of its page. */
 final class CheckedFile
@@ -130,7 +131,7 @@ final class CheckedFile
     }
 
     /** @return list<Check> */
-    private function checksOf(object $resource, TextField $field, string $text, string $suffix): array
+    private function checksOf(stdClass $resource, TextField $field, string $text, string $suffix): array
     {
         if ($field !== TextField::Title && $field !== TextField::Description) {
             return [];
@@ -147,7 +148,7 @@ final class CheckedFile
 
     /**
      * @param  list<array<string, string>>  $rows
-     * @return list<?object> resources by row
+     * @return list<?stdClass> resources by row
      */
     private function resources(array $rows): array
     {
@@ -183,7 +184,8 @@ final class CheckedFile
         }
 
         return array_map(
-            static fn (array $row): ?object => $byPage[$pages[$row['url']] ?? 0] ?? ($byNumber[$row['number']] ?? null),
+            static fn (array $row): ?stdClass => $byPage[$pages[$row['url']] ?? 0] ??
+                ($byNumber[$row['number']] ?? null),
             $rows,
         );
     }

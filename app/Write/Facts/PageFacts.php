@@ -10,6 +10,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\FactSheet;
+use stdClass;
 
 /**
  * What is known of pages, for texts to be held against: what the shop tells, files and feeds, structured data, and the
@@ -24,7 +25,7 @@ final class PageFacts
     private const NOT_FACTS = ['url', 'title', 'description', 'noindex', 'meta_title', 'meta_description'];
 
     /**
-     * @param  array<object>  $rows  of resources: id, page_id, market_id, name, attributes
+     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, name, attributes
      * @return array<int, FactSheet> by resource
      */
     public static function of(Store $store, array $rows): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Facts;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -23,7 +24,7 @@ final class StoreFacts
                 ->orderBy('market_id')
                 ->pluck('facts') as $facts
         ) {
-            array_push($lines, ...preg_split('/\R/u', (string) $facts, -1, PREG_SPLIT_NO_EMPTY) ?: []);
+            array_push($lines, ...preg_split('/\R/u', Typed::text($facts), -1, PREG_SPLIT_NO_EMPTY) ?: []);
         }
 
         return array_values(array_filter(array_map(trim(...), $lines), static fn (string $line): bool => $line !== ''));

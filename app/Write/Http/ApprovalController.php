@@ -12,6 +12,7 @@ use App\Changes\Review\Comments;
 use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Review\ReviewDesk;
 use Illuminate\Http\RedirectResponse;
@@ -163,7 +164,9 @@ final class ApprovalController
     {
         $ids = array_filter(array_map(static fn (Reviewer $one): ?int => $one->userId, Reviewers::of($store)));
 
-        return $ids === [] ? [] : DB::table('users')->whereIn('id', $ids)->pluck('name', 'id')->all();
+        return $ids === []
+            ? []
+            : DB::table('users')->whereIn('id', $ids)->pluck('name', 'id')->map(Typed::text(...))->all();
     }
 
     /** @return array{at?: int} where one goes on: behind a text that was decided, at one that something was said of */

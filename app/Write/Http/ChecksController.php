@@ -6,6 +6,7 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Platform\Spelling\Dictionaries;
+use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -145,8 +146,8 @@ final class ChecksController
         return new FieldRules(
             $field,
             $off,
-            (string) $request->input("forbidden.{$field->key()}"),
-            (string) $request->input("required.{$field->key()}"),
+            Typed::text($request->input("forbidden.{$field->key()}")),
+            Typed::text($request->input("required.{$field->key()}")),
         );
     }
 }

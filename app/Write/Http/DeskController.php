@@ -14,6 +14,8 @@ use App\Changes\Editing\EditSteps;
 use App\Changes\Origin;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
+use App\Platform\Typed;
+use App\Platform\Web\Caller;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
@@ -92,7 +94,7 @@ final class DeskController
             'resource' => ['required', 'integer', 'min:1'],
             'field' => ['required', Rule::in(TextField::keys())],
         ]);
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         Presence::tell(
             $store,
             $user,
@@ -121,7 +123,7 @@ final class DeskController
             'slug' => ['required_if:do,slug', 'nullable', 'string', 'max:120'],
             'confirmed' => ['nullable', 'in:1'],
         ]);
-        $user = (int) $request->user()?->getAuthIdentifier();
+        $user = Caller::id($request);
         $isSure = ($given['confirmed'] ?? null) === '1';
         $wrong = null;
         try {
@@ -208,7 +210,7 @@ final class DeskController
                 $store,
                 $resource,
                 $textField,
-                (string) $request->input('text'),
+                Typed::text($request->input('text')),
                 $request->integer('revision'),
                 Origin::Hand,
                 $user->id,
@@ -272,7 +274,7 @@ final class DeskController
                 ->where('store_id', $store->id)
                 ->whereIn('resource_id', array_map(intval(...), $rows))
                 ->pluck('id')
-                ->map(static fn (mixed $n): int => (int) $n)
+                ->map(static fn (mixed $n): int => Typed::int($n))
                 ->values()
                 ->all();
         }
@@ -302,9 +304,9 @@ final class DeskController
         foreach (array_chunk($drafts, 5000) as $some) {
             $resources = DB::table('drafts')->whereIn('id', $some)->pluck('resource_id');
             $planned = PlannedResources::among(
-                array_values($resources->unique()->map(static fn (mixed $id): int => (int) $id)->all()),
+                array_values($resources->unique()->map(static fn (mixed $id): int => Typed::int($id))->all()),
             );
-            $waiting += $resources->filter(static fn (mixed $id): bool => isset($planned[(int) $id]))->count();
+            $waiting += $resources->filter(static fn (mixed $id): bool => isset($planned[Typed::int($id)]))->count();
         }
 
         return $waiting;

@@ -14,6 +14,7 @@ use App\Changes\Editing\TermSteps;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Desk\BulkPreview;
 use App\Write\Desk\DeskFilter;
@@ -171,7 +172,7 @@ final class EditController
             ->whereIn('id', array_keys($terms))
             ->whereNotNull('resource_id')
             ->pluck('resource_id')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
 
         return response()->json(
@@ -218,7 +219,7 @@ final class EditController
                 ->where('store_id', $store->id)
                 ->whereIn('id', $resources)
                 ->pluck('id')
-                ->map(static fn (mixed $id): int => (int) $id)
+                ->map(static fn (mixed $id): int => Typed::int($id))
                 ->all(),
         );
     }

@@ -8,6 +8,7 @@ use App\Access\Models\User;
 use App\Changes\Review\Approver;
 use App\Changes\Review\Comments;
 use App\Inventory\Makers;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Checks\FaultScreen;
@@ -23,6 +24,7 @@ use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** The faults of one text: why, letting one pass with a reason, teaching a word. */
 final class FaultController
@@ -41,7 +43,7 @@ final class FaultController
     }
 
     /** @return array{doubts: list<Claim>, isWhole: bool} what a text claims and no fact of its page says */
-    private static function doubts(Store $store, object $row, string $text): array
+    private static function doubts(Store $store, stdClass $row, string $text): array
     {
         $language = Markets::of($store)->find((int) $row->market_id)->language;
         $check = new FactCheck($language, Makers::of($store));
@@ -99,7 +101,7 @@ final class FaultController
             ->orderBy('w.resource_id')
             ->limit(300)
             ->pluck('w.resource_id')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
 
         return array_values(array_unique([$resource, ...$others]));

@@ -6,6 +6,7 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Inventory\Selections;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -77,6 +78,7 @@ final class RecipeController
                 ->withErrors(['recipe' => $wrong->getMessage()]);
         }
 
+        /** @var RedirectResponse */
         return app()->call([$runs, 'try'], ['request' => $form, 'store' => $store, 'recipe' => $id]);
     }
 
@@ -103,7 +105,7 @@ final class RecipeController
             $told + [
                 'field' => $form->field(),
                 'isEmpty' => $form->isEmpty(),
-                'typed' => (string) $form->input('notation'),
+                'typed' => Typed::text($form->input('notation')),
                 'facts' => $told['rows'] === null ? [] : $facts->names($store, $form->kind()),
             ],
         );

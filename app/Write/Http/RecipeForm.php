@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Http;
 
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipePages;
@@ -71,7 +72,9 @@ final class RecipeForm extends FormRequest
     /** @throws InvalidArgumentException with a sentence for people; a NotationError where it was typed */
     public function recipe(): Recipe
     {
-        return $this->isTyped() ? Notation::read((string) $this->input('notation')) : RecipeRows::read($this->rows());
+        return $this->isTyped()
+            ? Notation::read(Typed::text($this->input('notation')))
+            : RecipeRows::read($this->rows());
     }
 
     /** @return list<array<array-key, mixed>> as they were sent */
@@ -118,7 +121,7 @@ final class RecipeForm extends FormRequest
             ->where('gone', 0)
             ->orderByDesc('id')
             ->pluck('id', 'name')
-            ->map(static fn (mixed $id): int => (int) $id)
+            ->map(static fn (mixed $id): int => Typed::int($id))
             ->all();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Inventory\Selections;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
@@ -70,7 +71,7 @@ final class RunController
             ],
             $scope === 'view' => [$list->ids($store, DeskFilter::from($request)), 'the view of the writing desk'],
             $scope === 'ticked' => [
-                array_values(array_map(intval(...), $request->collect('rows')->all())),
+                array_values(Typed::ints($request->collect('rows')->all())),
                 'ticked rows of the writing desk',
             ],
             $selection !== null => [

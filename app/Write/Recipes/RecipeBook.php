@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -35,7 +36,7 @@ final class RecipeBook
             $old = $id === null ? null : self::row($store, $id)->lockForUpdate()->first();
             $by = ['user_id' => $userId, 'updated_at' => now()];
             if ($old === null) {
-                $place = 1 + (int) DB::table('write_recipes')->where('store_id', $store->id)->max('place');
+                $place = 1 + Typed::int(DB::table('write_recipes')->where('store_id', $store->id)->max('place'));
                 $id = DB::table('write_recipes')->insertGetId(
                     ['store_id' => $store->id, 'name' => $wish->name, 'place' => $place] + $what + $by,
                 );
@@ -131,7 +132,7 @@ final class RecipeBook
             }
             self::row($store, $id)->update([
                 'approved_version' => $version,
-                'newest_resource' => (int) DB::table('resources')->where('store_id', $store->id)->max('id'),
+                'newest_resource' => Typed::int(DB::table('resources')->where('store_id', $store->id)->max('id')),
             ]);
         });
     }
@@ -151,7 +152,7 @@ final class RecipeBook
                 ->orderBy('id')
                 ->lockForUpdate()
                 ->pluck('id')
-                ->map(static fn (mixed $one): int => (int) $one)
+                ->map(static fn (mixed $one): int => Typed::int($one))
                 ->values()
                 ->all();
             $at = (int) array_search($id, $order, true);
@@ -190,7 +191,7 @@ final class RecipeBook
             DB::table('write_recipe_exceptions')
                 ->where('recipe_id', $recipe)
                 ->pluck('resource_id')
-                ->map(static fn (mixed $id): int => (int) $id)
+                ->map(static fn (mixed $id): int => Typed::int($id))
                 ->all(),
             true,
         );
@@ -212,8 +213,7 @@ final class RecipeBook
      */
     public static function names(Store $store, array $recipes): array
     {
-        return array_map(
-            strval(...),
+        return Typed::texts(
             DB::table('write_recipes')
                 ->where('store_id', $store->id)
                 ->whereIn('id', $recipes)

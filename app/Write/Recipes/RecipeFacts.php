@@ -7,11 +7,13 @@ namespace App\Write\Recipes;
 use App\Inventory\CollectionPages;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The facts of pages that a recipe can use: of the shop, of files and structured data, of the market and the day. */
 final class RecipeFacts
@@ -76,7 +78,7 @@ final class RecipeFacts
     }
 
     /**
-     * @param  array<object>  $rows  of resources: id, page_id, market_id, kind, name, attributes
+     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, kind, name, attributes
      * @param  list<string>  $asked  facts that are wanted; what costs a look elsewhere is left out where it is not
      * @return array<int, array<string, string>> facts by name, by resource
      */
@@ -168,7 +170,7 @@ final class RecipeFacts
         foreach ($of as $product => $collections) {
             $named = array_filter($collections, static fn (int $one): bool => $names->has($one));
             usort($named, static fn (int $a, int $b): int => [$sizes[$a] ?? 0, $a] <=> [$sizes[$b] ?? 0, $b]);
-            $chosen[$product] = $named === [] ? '' : (string) $names[$named[0]];
+            $chosen[$product] = $named === [] ? '' : Typed::text($names[$named[0]]);
         }
 
         return $chosen;

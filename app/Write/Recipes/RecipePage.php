@@ -7,6 +7,7 @@ namespace App\Write\Recipes;
 use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Stores\Kinds\PageKind;
+use stdClass;
 
 /** A page as a recipe meets it: its facts, the text that stands there, and who wrote that. */
 final readonly class RecipePage
@@ -26,7 +27,7 @@ final readonly class RecipePage
     }
 
     /** @param  array<string, string>  $facts */
-    public static function from(object $row, array $facts): self
+    public static function from(stdClass $row, array $facts): self
     {
         return new self(
             (int) $row->id,

@@ -12,6 +12,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipes\ComposedText;
+use stdClass;
 
 /** What a run would make of each page, a portion of pages at a time. */
 final class RecipePreview
@@ -132,7 +133,7 @@ final class RecipePreview
 
     /**
      * @param  ?list<int>  $only
-     * @return array<object>
+     * @return array<stdClass>
      */
     private function pages(int $after, ?array $only): array
     {

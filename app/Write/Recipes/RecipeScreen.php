@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Recipes\Notation;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What the list of recipes tells. */
 final class RecipeScreen
@@ -43,7 +45,7 @@ final class RecipeScreen
 
         return array_values(
             $rows
-                ->map(function (object $row) use ($store, $texts): array {
+                ->map(function (stdClass $row) use ($store, $texts): array {
                     $pages = RecipePages::fromJson(PageKind::from((int) $row->kind), (string) $row->pages);
 
                     return [
@@ -55,7 +57,7 @@ final class RecipeScreen
                         'at' => (string) $row->made_at,
                         'approver' => $row->approver === null ? null : (string) $row->approver,
                         'approvedAt' => $row->approved_at === null ? null : (string) $row->approved_at,
-                        'texts' => (int) $texts->get((int) $row->number),
+                        'texts' => Typed::int($texts->get((int) $row->number)),
                     ];
                 })
                 ->all(),
@@ -77,11 +79,11 @@ final class RecipeScreen
     {
         return $pages->collection === null
             ? ''
-            : (string) DB::table('resources')->where('id', $pages->collection)->value('name');
+            : Typed::text(DB::table('resources')->where('id', $pages->collection)->value('name'));
     }
 
     /**
-     * @return list<array{recipe: StoredRecipe, pages: string, notation: string, written: int, last: ?object}>
+     * @return list<array{recipe: StoredRecipe, pages: string, notation: string, written: int, last: ?stdClass}>
      *     written: texts that it last wrote; last: its newest run by itself, with how many drafts it made
      */
     public function list(Store $store): array
@@ -124,9 +126,9 @@ final class RecipeScreen
         return array_map(
             static fn (StoredRecipe $recipe): array => [
                 'recipe' => $recipe,
-                'pages' => $recipe->pages->words($markets, (string) $collections->get($recipe->pages->collection)),
+                'pages' => $recipe->pages->words($markets, Typed::text($collections->get($recipe->pages->collection))),
                 'notation' => Notation::write($recipe->recipe),
-                'written' => (int) $written->get($recipe->id),
+                'written' => Typed::int($written->get($recipe->id)),
                 'last' => $last->get($recipe->id),
             ],
             $recipes,

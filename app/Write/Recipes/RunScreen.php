@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Recipes\FactUse;
 use Orchard\Core\Wording\Recipes\Recipe;
+use stdClass;
 
 /** What the screen of one run tells. */
 final class RunScreen
@@ -40,7 +42,7 @@ final class RunScreen
             ->groupBy('outcome')
             ->selectRaw('outcome, COUNT(*) AS n')
             ->pluck('n', 'outcome')
-            ->map(static fn (mixed $n): int => (int) $n);
+            ->map(static fn (mixed $n): int => Typed::int($n));
         $counts['repeated'] = DB::table('write_recipe_rows')->where('run_id', $id)->where('repeated', 1)->count();
         $outcome =
             $outcome !== null && isset(self::OUTCOMES[$outcome])
@@ -68,8 +70,8 @@ final class RunScreen
         ];
     }
 
-    /** @return list<object> one more than are shown, where there are more */
-    private function rows(object $run, string $outcome, int $after): array
+    /** @return list<stdClass> one more than are shown, where there are more */
+    private function rows(stdClass $run, string $outcome, int $after): array
     {
         return array_values(
             DB::table('write_recipe_rows')

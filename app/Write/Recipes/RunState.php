@@ -6,6 +6,7 @@ namespace App\Write\Recipes;
 
 use App\Stores\Kinds\PageKind;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** One run of a recipe, as the work that carries it out needs it. */
 final readonly class RunState
@@ -22,8 +23,8 @@ final readonly class RunState
     ) {
     }
 
-    /** @param  object  $row  of write_recipe_runs, with its recipe's name, place, approval and newest resource */
-    public static function from(object $row): self
+    /** @param  stdClass  $row  of write_recipe_runs, with its recipe's name, place, approval and newest resource */
+    public static function from(stdClass $row): self
     {
         /** @var ?list<int> $resources */
         $resources = $row->resources === null ? null : json_decode((string) $row->resources, true);

@@ -8,6 +8,7 @@ use App\Stores\Kinds\PageKind;
 use Orchard\Core\Wording\Recipes\Recipe;
 use Orchard\Core\Wording\Recipes\RecipeRows;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** A recipe as the store keeps it, or as it was in one of its versions. */
 final readonly class StoredRecipe
@@ -30,8 +31,8 @@ final readonly class StoredRecipe
     ) {
     }
 
-    /** @param  object  $row  of write_recipes, or of one of its versions joined with it */
-    public static function from(object $row): self
+    /** @param  stdClass  $row  of write_recipes, or of one of its versions joined with it */
+    public static function from(stdClass $row): self
     {
         $kind = PageKind::from((int) $row->kind);
 

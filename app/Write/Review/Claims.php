@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
+use stdClass;
 
 /**
  * Holds drafts against the facts of their pages: those that people wrote, brought in or took from a source, and all
@@ -68,7 +69,9 @@ final class Claims
         }
     }
 
-    /** @return list<object> drafts without a judgement of their text: a resource's row with field, value and digest */
+    /**
+     * @return list<stdClass> drafts without a judgement of their text: a resource's row with field, value and digest
+     */
     public static function unjudged(Store $store, int $most): array
     {
         return array_values(
@@ -89,7 +92,7 @@ final class Claims
     }
 
     /**
-     * @param  list<object>  $rows  as unjudged() has them
+     * @param  list<stdClass>  $rows  as unjudged() has them
      * @return list<list<int|string>> rows of write_claims
      */
     public static function judged(Store $store, array $rows): array
@@ -132,7 +135,7 @@ final class Claims
         );
     }
 
-    /** @param  list<object>  $rows */
+    /** @param  list<stdClass>  $rows */
     private static function judge(Store $store, array $rows): void
     {
         $rows === [] || self::keep(self::judged($store, $rows));

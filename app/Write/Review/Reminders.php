@@ -7,6 +7,7 @@ namespace App\Write\Review;
 use App\Access\Mail\Postbox;
 use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -52,7 +53,7 @@ final class Reminders
         foreach ($to as $address) {
             $link =
                 $address === $reviewer->guestEmail ? null : route('write.review', [$store, 'part' => $reviewer->id]);
-            Postbox::send((string) $address, new ReviewMail($store->name, $waiting, $late, $link));
+            Postbox::send(Typed::text($address), new ReviewMail($store->name, $waiting, $late, $link));
         }
 
         return count($to);

@@ -12,6 +12,7 @@ use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
 use App\Inventory\Makers;
 use App\Inventory\Terms\PageTerms;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -24,6 +25,7 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WordDiff;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Texts that wait for approval, one after the other: what somebody may judge, and all that is to be seen of one. */
 final class ReviewDesk
@@ -58,7 +60,7 @@ final class ReviewDesk
         $row =
             $this->one($where, $values, 'd.id >= ? ORDER BY d.id', $at) ??
             $this->one($where, $values, 'd.id > ? ORDER BY d.id', 0);
-        $counts = DB::selectOne(
+        $counts = Rows::sole(
             'SELECT COUNT(*) AS waiting, COALESCE(SUM(1'.
                 self::CLEAN.
                 '), 0) AS clean, COALESCE(SUM(c.resource_id IS NULL), 0) AS unjudged'.
@@ -89,7 +91,7 @@ final class ReviewDesk
 
         return array_values(
             array_map(
-                static fn (object $row): SeenDraft => new SeenDraft((int) $row->id, (int) $row->revision),
+                static fn (stdClass $row): SeenDraft => new SeenDraft((int) $row->id, (int) $row->revision),
                 DB::select(
                     'SELECT d.id, d.revision'.
                         self::JOINS.
@@ -117,9 +119,9 @@ final class ReviewDesk
     }
 
     /** @param  list<int|string>  $values */
-    private function one(string $where, array $values, string $place, int $at): ?object
+    private function one(string $where, array $values, string $place, int $at): ?stdClass
     {
-        return DB::selectOne(
+        return Rows::one(
             'SELECT d.id, d.resource_id, d.field, d.value, d.revision, d.ready_at, d.base_value, d.origin, d.user_id,
                 r.page_id, r.market_id, r.kind, r.name, r.url, r.attributes, t.shown, t.draft_shown, t.stored,
                 w.title_checks, w.description_checks'.
@@ -130,7 +132,7 @@ final class ReviewDesk
     }
 
     /** @return array<string, mixed> */
-    private function told(Store $store, object $draft): array
+    private function told(Store $store, stdClass $draft): array
     {
         $row = (object) array_replace((array) $draft, ['id' => $draft->resource_id]);
         $field = TextField::from((int) $draft->field);

@@ -8,6 +8,7 @@ use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableReader;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskList;
@@ -177,8 +178,7 @@ final readonly class SheetImport
     /** @return array<string, int> rows by outcome */
     public function counts(int $sheet): array
     {
-        return array_map(
-            intval(...),
+        return Typed::ints(
             DB::table('write_sheet_rows')
                 ->where('sheet_id', $sheet)
                 ->groupBy('outcome')
@@ -204,7 +204,7 @@ final readonly class SheetImport
             ->where('gone', 0)
             ->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))
             ->pluck('resources.id', 'pages.url')
-            ->map(static fn (mixed $n): int => (int) $n);
+            ->map(static fn (mixed $n): int => Typed::int($n));
         $known = [];
         foreach ($this->list->rows($store, $ids->values()->all()) as $row) {
             $known[$row->id] = $row;

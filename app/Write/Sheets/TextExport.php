@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Sheets;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskList;
@@ -33,7 +34,7 @@ final readonly class TextExport
                 ->orderBy('resource_id')
                 ->limit(500)
                 ->pluck('resource_id')
-                ->map(static fn (mixed $n): int => (int) $n)
+                ->map(static fn (mixed $n): int => Typed::int($n))
                 ->values()
                 ->all();
             if ($ids === []) {

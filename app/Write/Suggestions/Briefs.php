@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Makes of pages what a wording source is asked. */
 final class Briefs
@@ -75,7 +76,7 @@ final class Briefs
     }
 
     /**
-     * @param  array<object>  $rows  of resources, as self::rows() has them
+     * @param  array<stdClass>  $rows  of resources, as self::rows() has them
      * @return array<int, Brief> by resource
      */
     public function of(Store $store, Wish $wish, array $rows): array
@@ -112,7 +113,7 @@ final class Briefs
 
     /**
      * @param  list<int>  $resources
-     * @return list<object> id, page_id, market_id, kind, name, url, attributes; title and description as they will be
+     * @return list<stdClass> id, page_id, market_id, kind, name, url, attributes; title and description as they will be
      *     shown; now: the text of the field as it will be
      */
     public static function rows(Store $store, array $resources, TextField $field): array

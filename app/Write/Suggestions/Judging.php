@@ -19,6 +19,7 @@ use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\NearWording;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Holds what a source wrote against the checks of the store and the facts of each page, and puts the best first. */
 final class Judging
@@ -39,7 +40,7 @@ final class Judging
         $this->suffixes = TitleSuffixes::of($store);
     }
 
-    /** @param  array<object>  $rows  of resources, as Briefs::rows() has them; those whose texts are judged next */
+    /** @param  array<stdClass>  $rows  of resources, as Briefs::rows() has them; those whose texts are judged next */
     public function meet(array $rows): void
     {
         $this->judge->meet($rows);
@@ -50,7 +51,7 @@ final class Judging
      * @param  array<string, true>  $elsewhere  texts in small letters that were suggested for other pages
      * @return list<JudgedSuggestion> the best first, no two alike, at most Wish::SHOWN
      */
-    public function best(object $row, Brief $brief, array $texts, array $elsewhere): array
+    public function best(stdClass $row, Brief $brief, array $texts, array $elsewhere): array
     {
         $facts = PageFacts::of($this->store, [$row])[(int) $row->id];
         $taken = $this->takenBy($row, $brief->field, $texts);
@@ -82,7 +83,7 @@ final class Judging
     }
 
     /** @param  list<array{text: string, missing: string}>  $doubts */
-    private function judged(object $row, Brief $brief, string $text, array $doubts, bool $isTaken): JudgedSuggestion
+    private function judged(stdClass $row, Brief $brief, string $text, array $doubts, bool $isTaken): JudgedSuggestion
     {
         $suffix =
             $brief->field === TextField::Title ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
@@ -116,7 +117,7 @@ final class Judging
      * @param  list<string>  $texts
      * @return array<string, true> those that another page of the market shows, or will
      */
-    private function takenBy(object $row, TextField $field, array $texts): array
+    private function takenBy(stdClass $row, TextField $field, array $texts): array
     {
         $suffix = $field === TextField::Title ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
         $digests = [];

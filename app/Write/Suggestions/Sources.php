@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
+use stdClass;
 
 /** The wording sources of a store: the writer that ships, and services that its owner set. */
 final class Sources
@@ -140,7 +141,7 @@ final class Sources
 
         return array_values(
             array_map(
-                static fn (object $row): Spent => new Spent(
+                static fn (stdClass $row): Spent => new Spent(
                     'suggested texts',
                     (float) $row->cost,
                     (string) $row->currency,
@@ -163,7 +164,7 @@ final class Sources
             : null;
     }
 
-    private static function from(object $row): Source
+    private static function from(stdClass $row): Source
     {
         return new Source(
             (int) $row->id,

@@ -7,6 +7,7 @@ namespace App\Write\Suggestions;
 use App\Connectors\Wording\WordingAnswer;
 use App\Platform\Database\Bulk;
 use App\Platform\Spelling\Dictionaries;
+use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -18,6 +19,7 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Suggestions\Answer;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** Asks a wording source for the pages of a wish, a few at a time, and keeps the best of what comes. */
 final class SuggestWork implements LongWork
@@ -106,7 +108,7 @@ final class SuggestWork implements LongWork
         }
     }
 
-    private function keep(WorkRun $run, Judging $judging, object $row, Brief $brief, WordingAnswer $answer): void
+    private function keep(WorkRun $run, Judging $judging, stdClass $row, Brief $brief, WordingAnswer $answer): void
     {
         $note = $answer->problem;
         $best = [];
@@ -165,7 +167,7 @@ final class SuggestWork implements LongWork
         });
     }
 
-    /** @return list<object> pages that nothing was asked for yet */
+    /** @return list<stdClass> pages that nothing was asked for yet */
     private static function next(Store $store, int $wish, TextField $field): array
     {
         $ids = DB::table('write_wish_pages')
@@ -211,11 +213,14 @@ final class SuggestWork implements LongWork
                     ->pluck('text')
                     ->all();
 
-        return array_fill_keys(array_map(static fn (mixed $one): string => mb_strtolower((string) $one), $found), true);
+        return array_fill_keys(
+            array_map(static fn (mixed $one): string => mb_strtolower(Typed::text($one)), $found),
+            true,
+        );
     }
 
-    /** @param  list<object>  $rows */
-    private static function rowOf(array $rows, int $resource): object
+    /** @param  list<stdClass>  $rows */
+    private static function rowOf(array $rows, int $resource): stdClass
     {
         foreach ($rows as $row) {
             if ((int) $row->id === $resource) {

@@ -13,10 +13,12 @@ use App\Changes\Events\TextsChanged;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What people make of suggestions: they take one, as it is or edited, refuse them, or take the best of many pages. */
 final class Taking
@@ -35,7 +37,7 @@ final class Taking
      *
      * @throws InvalidArgumentException where the text is too long
      */
-    public function take(Store $store, object $suggestion, string $text, int $seenRevision, int $userId): SaveOutcome
+    public function take(Store $store, stdClass $suggestion, string $text, int $seenRevision, int $userId): SaveOutcome
     {
         $field = TextField::from((int) $suggestion->field);
         $step = $this->steps->begin($store, $userId, EditAction::Suggested);
@@ -88,7 +90,7 @@ final class Taking
         $taken = $after = 0;
         while (($rows = self::clean($store, $wish, $after)) !== []) {
             $edits = array_map(
-                static fn (object $row): TextEdit => new TextEdit(
+                static fn (stdClass $row): TextEdit => new TextEdit(
                     (int) $row->resource_id,
                     TextField::from((int) $row->field),
                     (string) $row->text,
@@ -116,10 +118,10 @@ final class Taking
     /** How many pages have a text that takeClean() would take. */
     public static function countClean(Store $store, int $wish): int
     {
-        return (int) DB::selectOne(
+        return Rows::figure(
             'SELECT COUNT(DISTINCT s.resource_id) AS n'.self::cleanFrom(),
             self::cleanValues($store, $wish),
-        )->n;
+        );
     }
 
     /** A text that was taken and is changed by hand afterwards was not good as it was. */
@@ -142,7 +144,7 @@ final class Taking
         }
     }
 
-    /** @return list<object> id, resource_id, field, text, revision; one a page */
+    /** @return list<stdClass> id, resource_id, field, text, revision; one a page */
     private static function clean(Store $store, int $wish, int $after): array
     {
         return array_values(

@@ -7,6 +7,7 @@ namespace App\Write\Suggestions;
 use Orchard\Core\Wording\Suggestions\Style;
 use Orchard\Core\Wording\Suggestions\Tone;
 use Orchard\Core\Wording\TextField;
+use stdClass;
 
 /** What somebody wants suggested: a field, the facts it may be made of, and what it is to be like. */
 final readonly class Wish
@@ -22,7 +23,7 @@ final readonly class Wish
     {
     }
 
-    public static function fromRow(object $row): self
+    public static function fromRow(stdClass $row): self
     {
         $style = (array) json_decode((string) $row->style, true);
         $words = static fn (mixed $given): array => array_values(array_filter((array) $given, is_string(...)));

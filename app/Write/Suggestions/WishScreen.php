@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Write\Suggestions;
 
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
+use stdClass;
 
 /**
  * What the screen of one wish tells: how far it is, what it cost, and the suggestions of some pages beside their facts.
@@ -94,7 +96,7 @@ final class WishScreen
     /** @return array{open: int, decided: int, failed: int} pages */
     private static function counts(int $wish): array
     {
-        $row = DB::selectOne(
+        $row = Rows::sole(
             'SELECT SUM(is_open) AS open, SUM(is_open = 0) AS decided FROM (SELECT MAX(state = ?) AND
                     MAX(state IN (?, ?)) = 0 AS is_open FROM write_suggestions WHERE wish_id = ?
                     GROUP BY resource_id) p',
@@ -111,7 +113,7 @@ final class WishScreen
         ];
     }
 
-    /** @return list<object> resource_id, place and note; one more than are shown, where there are more */
+    /** @return list<stdClass> resource_id, place and note; one more than are shown, where there are more */
     private static function pages(int $wish, string $show, int $after): array
     {
         $offered = static fn ($query) => $query

@@ -21,6 +21,7 @@ use InvalidArgumentException;
 use Orchard\Core\Outcome\TrialGroups;
 use Orchard\Core\Outcome\TrialPage;
 use Orchard\Core\Text\Ruler;
+use stdClass;
 
 /** Chooses the pages of a trial, writes what each wording makes of them, and parts them into groups that are alike. */
 final class TrialPlan
@@ -170,7 +171,7 @@ final class TrialPlan
 
     /**
      * @param  ?list<int>  $only
-     * @return array<object>
+     * @return array<stdClass>
      */
     private static function rows(Store $store, PageKind $kind, int $field, int $after, ?array $only): array
     {

@@ -44,7 +44,7 @@
             <thead><tr><th scope="col">E-mail address</th><th scope="col">Role</th><th scope="col">Open until</th><th scope="col"><span class="sr">Actions</span></th></tr></thead>
             <tbody>
             @foreach ($open as $invitation)
-                <tr><td>{{ $invitation->email }}</td><td>{{ $invitation->role }}</td><td>{{ App\Platform\Web\Forms::day(Illuminate\Support\Carbon::parse($invitation->expires_at)->setTimezone($store->timezone)) }}</td>
+                <tr><td>{{ $invitation->email }}</td><td>{{ $invitation->role }}</td><td>{{ App\Platform\Web\Forms::day(Illuminate\Support\Carbon::parse($invitation->expiresAt)->setTimezone($store->timezone)) }}</td>
                     <td><div class="filters">
                         <form method="post" action="{{ route('people.invitation.again', [$store, $invitation->id]) }}">@csrf<button class="button">New link<span class="sr"> for {{ $invitation->email }}</span></button></form>
                         <form method="post" action="{{ route('people.invitation.withdraw', [$store, $invitation->id]) }}">@csrf<button class="button is-hand">Withdraw<span class="sr"> the invitation of {{ $invitation->email }}</span></button></form>

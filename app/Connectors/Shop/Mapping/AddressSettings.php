@@ -16,11 +16,7 @@ final readonly class AddressSettings
 
     public static function of(stdClass $given): self
     {
-        return new self(
-            ItemReading::of($given->read),
-            array_map(Place::of(...), get_object_vars($given->fields)),
-            ItemWriting::of($given->write),
-        );
+        return new self(ItemReading::of($given->read), Place::all($given->fields), ItemWriting::of($given->write));
     }
 
     public function can(string $field): bool

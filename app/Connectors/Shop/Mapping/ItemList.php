@@ -6,6 +6,7 @@ namespace App\Connectors\Shop\Mapping;
 
 use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Platform\Typed;
 use stdClass;
 
 /**
@@ -48,18 +49,18 @@ final readonly class ItemList
                 ? $given->kind
                 : [
                     'at' => Pointer::of((string) $given->kind->at),
-                    'values' => array_map(strval(...), get_object_vars($given->kind->values)),
+                    'values' => Typed::texts(get_object_vars($given->kind->values)),
                 ],
             RequestShape::of($given->list),
             Pointer::of((string) $given->items),
             Pointer::of((string) ($given->inside ?? '')),
             Paging::of($given->paging ?? null),
-            array_map(Place::of(...), get_object_vars($given->fields)),
+            Place::all($given->fields),
             isset($given->url) ? (string) $given->url : null,
             match (true) {
                 $attributes === null => null,
                 is_string($attributes) => Pointer::of($attributes),
-                default => array_map(Place::of(...), get_object_vars($attributes)),
+                default => Place::all($attributes),
             },
             isset($given->read) ? ItemReading::of($given->read) : null,
             isset($given->write) ? ItemWriting::of($given->write) : null,

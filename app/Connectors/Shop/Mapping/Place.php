@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Connectors\Shop\Mapping;
 
+use App\Platform\Typed;
 use stdClass;
 
 /**
@@ -28,7 +29,7 @@ final readonly class Place
         }
         $where = [];
         foreach (get_object_vars($given->where) as $pointer => $wanted) {
-            $where[(string) $pointer] = is_bool($wanted) ? ($wanted ? 'true' : 'false') : (string) $wanted;
+            $where[Typed::text($pointer)] = is_bool($wanted) ? ($wanted ? 'true' : 'false') : Typed::text($wanted);
         }
 
         return new self(
@@ -37,6 +38,17 @@ final readonly class Place
             Pointer::of((string) $given->value),
             isset($given->record) ? Pointer::of((string) $given->record) : null,
         );
+    }
+
+    /** @return array<string, self> by field */
+    public static function all(stdClass $fields): array
+    {
+        $places = [];
+        foreach (get_object_vars($fields) as $field => $given) {
+            $places[(string) $field] = self::of($given instanceof stdClass ? $given : Typed::text($given));
+        }
+
+        return $places;
     }
 
     public function exists(mixed $item): bool
