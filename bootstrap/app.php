@@ -8,6 +8,8 @@ use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
 use App\Access\Http\StartSession;
 use App\Access\Http\WritesAsPeopleDo;
+use App\Platform\Mistyped;
+use App\Platform\Web\GivenAsList;
 use App\Platform\Work\DatabaseTrouble;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\Middleware\Authorize;
@@ -60,6 +62,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
                 ? new Response('', 204, ['X-Signed-Out' => '1'])
                 : null,
         );
+        // Fields that some program sends as lists are its mistake, not the server's.
+        foreach ([Mistyped::class, ErrorException::class, TypeError::class] as $type) {
+            $exceptions->map($type, static fn (Throwable $error): Throwable => GivenAsList::instead($error, request()));
+        }
         // What the database says is for the log; people get words.
         $exceptions->render(static function (QueryException $trouble, Request $request) {
             if (! DatabaseTrouble::isAway($trouble) && ! DatabaseTrouble::isPassing($trouble)) {

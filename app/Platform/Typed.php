@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Platform;
 
-use InvalidArgumentException;
-
 /**
  * Values whose type the language does not know (of a table's cell, a request's field, a setting, somebody else's JSON)
  * as the type that they are read for. Nothing is 0 or an empty text, as a cast has it; what a cast would turn into a
@@ -13,24 +11,24 @@ use InvalidArgumentException;
  */
 final class Typed
 {
-    /** @throws InvalidArgumentException where it is a list or an object */
+    /** @throws Mistyped where it is a list or an object */
     public static function int(mixed $value): int
     {
-        return $value === null || is_scalar($value) ? (int) $value : throw self::refusal($value, 'a whole number');
+        return $value === null || is_scalar($value) ? (int) $value : throw Mistyped::of($value, 'a whole number');
     }
 
-    /** @throws InvalidArgumentException where it is a list or an object */
+    /** @throws Mistyped where it is a list or an object */
     public static function number(mixed $value): float
     {
-        return $value === null || is_scalar($value) ? (float) $value : throw self::refusal($value, 'a number');
+        return $value === null || is_scalar($value) ? (float) $value : throw Mistyped::of($value, 'a number');
     }
 
-    /** @throws InvalidArgumentException where it is a list or an object that has no text of its own */
+    /** @throws Mistyped where it is a list or an object that has no text of its own */
     public static function text(mixed $value): string
     {
         return $value === null || is_scalar($value) || $value instanceof \Stringable
             ? (string) $value
-            : throw self::refusal($value, 'a text');
+            : throw Mistyped::of($value, 'a text');
     }
 
     /**
@@ -39,7 +37,7 @@ final class Typed
      * @param  iterable<K, mixed>  $values
      * @return array<K, int> with their keys
      *
-     * @throws InvalidArgumentException where one is a list or an object
+     * @throws Mistyped where one is a list or an object
      */
     public static function ints(iterable $values): array
     {
@@ -57,7 +55,7 @@ final class Typed
      * @param  iterable<K, mixed>  $values
      * @return array<K, string> with their keys
      *
-     * @throws InvalidArgumentException where one is a list or an object
+     * @throws Mistyped where one is a list or an object
      */
     public static function texts(iterable $values): array
     {
@@ -75,7 +73,7 @@ final class Typed
      * @param  iterable<K, mixed>  $values
      * @return array<K, float> with their keys
      *
-     * @throws InvalidArgumentException where one is a list or an object
+     * @throws Mistyped where one is a list or an object
      */
     public static function numbers(iterable $values): array
     {
@@ -110,10 +108,5 @@ final class Typed
     public static function line(array $values): string
     {
         return implode(' ', self::texts($values));
-    }
-
-    private static function refusal(mixed $value, string $wanted): InvalidArgumentException
-    {
-        return new InvalidArgumentException(get_debug_type($value)." stands where $wanted is read.");
     }
 }
