@@ -135,12 +135,14 @@ function mutants(string $path): array
 /** @param  list<string>  $tests  those that come by the mutant's lines */
 function start(Mutation $mutant, string $folder, array $tests, float $seconds): Process
 {
-    $filter = '"'.implode('|', array_unique(array_map(filterOf(...), $tests))).'"';
+    $isWhole = count($tests) === 1 && ! str_contains($tests[0], '::');
+    $filter = $isWhole ? '' : '"'.implode('|', array_unique(array_map(filterOf(...), $tests))).'"';
     $files = [];
     foreach ($tests as $test) {
         // P\Tests\Core\Url\SlugTest::… is of the file tests/Core/Url/SlugTest.php.
         $file = lcfirst(str_replace('\\', '/', substr(explode('::', $test)[0], 2))).'.php';
-        $files[is_file($file) ? $file : $folder] = true;
+        $in = lcfirst(str_replace('\\', '/', substr($test, 2)));
+        $files[$isWhole && is_dir($in) ? $in : (is_file($file) ? $file : $folder)] = true;
     }
     $env = [
         'PEST_MUTATION_TESTING' => (string) $mutant->file->getRealPath(),
@@ -210,6 +212,11 @@ function judge(array $files, string $tests, array $covered, ?int $sample, array 
     };
     foreach ($mutants as [$file, $mutant]) {
         $by = testsOf($mutant, $covered[(string) realpath($file)] ?? []);
+        // A file of constants alone is seen by whatever reads them.
+        $hasStatements = array_filter($covered[(string) realpath($file)] ?? [], is_array(...)) !== [];
+        if ($by === [] && ! $hasStatements && str_starts_with($file, 'core/')) {
+            $by = ['P\\Tests\\Core\\'.explode('/', $file)[1]];
+        }
         if ($by === []) {
             $survivors[] = [$file, $mutant, 'no test comes by'];
 

@@ -131,7 +131,7 @@ final class QuantityReader
         $this->numbers = self::numbers();
         $words = array_map(strval(...), array_keys($this->numbers + self::SINGLE));
         usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $number = '(?:\d{1,3}(?:[.,\x{202f}\x{a0}’\']\d{3})+(?:[.,]\d{1,2})?|\d+(?:[.,]\d+)?)';
+        $number = '(?:\d{1,3}(?:[.,\x{202f}\x{a0}’\']\d{3})+(?:[.,]\d{1,2})?(?!\d)|\d+(?:[.,]\d+)?)';
         // "Fünfjährig" is five years; "fünfte" is no five.
         $word = '(?:(?<![\pL])(?:'.implode('|', $words).')(?!(?!jährig|monatig|wöchig|tägig|stündig)\pL))';
         $unit = '(?:'.implode('|', $units).')(?![\pL\d²])';

@@ -31,7 +31,7 @@ final readonly class AccessLine
         'Dec' => '12',
     ];
 
-    private const CRAWLER = '~([A-Za-z][A-Za-z0-9_.]*(?:[ \-][A-Z][a-z]+)?(?:bot|crawler|spider|slurp|fetcher)[A-Za-z0-9_.\-]*)~i';
+    private const CRAWLER = '~([A-Za-z][A-Za-z0-9_.]*(?:[ \-][A-Za-z]+)?[ \-]?(?:bot|crawler|spider|slurp|fetcher)[A-Za-z0-9_.\-]*)~i';
 
     /**
      * @param  string  $method  and target are empty where the client asked for nothing: a TLS knock, a time-out,
@@ -85,8 +85,6 @@ final readonly class AccessLine
      */
     public function crawler(): ?string
     {
-        return preg_match(self::CRAWLER, $this->agent, $found) === 1
-            ? strtolower((string) preg_replace('~[/ ].*$~', '', $found[1]))
-            : null;
+        return preg_match(self::CRAWLER, $this->agent, $found) === 1 ? strtolower($found[1]) : null;
     }
 }

@@ -24,6 +24,18 @@ final class RegionMemory
         return $region->value.hash('xxh128', $bytes, true);
     }
 
+    /**
+     * Whether a region reads the same wherever it stands: none in it of its own kind, no address of the page's folder.
+     */
+    public static function isPiece(string $name, string $bytes): bool
+    {
+        return stripos($bytes, "<$name") === false &&
+            preg_match(
+                '~<(?:a|area|img)\b[^>]*?[\s\-](?:href|src)\s*=\s*(?!["\']?(?:/|https?:|data:|mailto:|tel:))~i',
+                $bytes,
+            ) !== 1;
+    }
+
     public function find(string $key): RegionFacts|false|null
     {
         return $this->known[$key] ?? null;

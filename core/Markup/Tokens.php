@@ -13,6 +13,8 @@ final class Tokens
     /** A start tag from its `<` on: its name, then its attributes as they stand. */
     public const START_TAG = '~<([a-zA-Z][^\x00\t\n\f\r />]*)((?:[\t\n\f\r /]++|=?[^\t\n\f\r />=]++(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?:"[^"]*+"|\'[^\']*+\'|[^\t\n\f\r >"\'][^\t\n\f\r >]*+)?+)?+|=)*+)>~A';
 
+    private const END_TAG = '~</([a-zA-Z][^\x00\t\n\f\r />]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*+)>~A';
+
     private const ATTRIBUTE = '~(=?[^\t\n\f\r />=]++)(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?|"([^"]*+)"|\'([^\']*+)\'|([^\t\n\f\r >"\'][^\t\n\f\r >]*+))?+)?+~';
 
     /**
@@ -70,6 +72,24 @@ final class Tokens
 
             return $end;
         }
+    }
+
+    /**
+     * An end tag (section 13.2.5.7). What begins like one and is none goes on to the next ">".
+     *
+     * @return array{?string, int} name in lower case, null where it is none; and where it ends
+     */
+    public static function endTag(string $html, int $at): array
+    {
+        if (preg_match(self::END_TAG, $html, $found, 0, $at) === 1) {
+            return [strtolower($found[1]), $at + strlen($found[0])];
+        }
+        if (($html[$at + 2] ?? '') === '>') {
+            return [null, $at + 3];
+        }
+        $end = strpos($html, '>', $at);
+
+        return [null, $end === false ? strlen($html) : $end + 1];
     }
 
     /** @return array<string, string> by name in lower case; the first of a name counts */

@@ -29,7 +29,14 @@ final readonly class PageUrl
     /** Null where the text is no absolute http(s) URL: not an error, shops are full of such links. */
     public static function parse(string $text): ?self
     {
-        $text = self::clean($text);
+        return self::absolute(self::clean($text));
+    }
+
+    /**
+     * @param  string  $text  as clean() gives it, maybe without its fragment: what stands at its end is meant by now
+     */
+    private static function absolute(string $text): ?self
+    {
         if (
             preg_match(
                 '~^(https?):[/\\\\]*([^/?#\\\\]+)([^?#]*)(?:\?([^#]*))?~i',
@@ -57,7 +64,7 @@ final readonly class PageUrl
         }
         $first = $reference[0];
         if (($first === '/' || $first === '\\') && (($reference[1] ?? '') === '/' || ($reference[1] ?? '') === '\\')) {
-            return self::parse($this->scheme.':'.$reference);
+            return self::absolute($this->scheme.':'.$reference);
         }
         if (preg_match('~^([a-z][a-z0-9+.\-]*):~i', $reference, $found) === 1) {
             $scheme = strtolower($found[1]);
@@ -67,10 +74,11 @@ final readonly class PageUrl
             $rest = substr($reference, strlen($found[0]));
             // The URL Standard reads "https:path" on an https page as a relative link.
             if ($scheme === $this->scheme && ! preg_match('~^[/\\\\]{2}~', $rest)) {
-                return $rest === '' ? $this : $this->resolve($rest);
+                // Behind it nothing is a scheme any more.
+                return $rest === '' ? $this : $this->resolve(str_contains($rest, ':') ? self::relative($rest) : $rest);
             }
 
-            return self::parse($reference);
+            return self::absolute($reference);
         }
         if ($first === '?') {
             return self::build($this->scheme, $this->authority, $this->path, substr($reference, 1));
@@ -83,6 +91,11 @@ final readonly class PageUrl
         }
 
         return self::build($this->scheme, $this->authority, $path, $query);
+    }
+
+    private static function relative(string $reference): string
+    {
+        return preg_match('~^[a-z][a-z0-9+.\-]*:~i', $reference) === 1 ? "./$reference" : $reference;
     }
 
     /** @return non-empty-string */

@@ -280,28 +280,7 @@ function tick(ids, isTicked) {
     for (const id of ids) ticked[isTicked ? 'add' : 'delete'](id);
     ticked.size ? sessionStorage.setItem(ticks, JSON.stringify([...ticked])) : sessionStorage.removeItem(ticks);
     for (const line of drawn.values()) { const box = line.querySelector('.pick input'); if (box) box.checked = ticked.has(Number(line.dataset.row)); }
-    const all = listenToKeys(list, {
-    here: () => here, range,
-    last: () => ({ at: rows.length - 1, column: fields().length - 1 }),
-    page: () => Math.max(1, Math.floor((list.clientHeight - HEAD) / height()) - 1),
-    does: {
-        go, step, type, help, turnCard, dossier: openDossier, faults: openFaults, suggest: openSuggest, glance: openGlance, lead: leadTerm,
-        ready: () => ready(), undo: () => turn('undo'), redo: () => turn('redo'), save: () => saving.flush(),
-        fillDown: () => edits.fillDown(), mend: () => edits.mend(), clear: () => edits.change('cleared', () => ''),
-        asShop: () => edits.change('as-shop', (row, field) => row.texts[field].stored),
-        bulk: () => bulk && bulk.open(ticked.size > 0),
-        tick: () => { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); },
-        selectAll: isColumn => { anchor = { at: 0, column: isColumn ? 0 : here.column }; here = { at: rows.length - 1, column: isColumn ? fields().length - 1 : here.column }; paint(); },
-        collapse: () => { anchor = { ...here }; paint(); },
-    },
-});
-listenToPointer(list, {
-    here: () => here, isOne: () => anchor.at === here.at && anchor.column === here.column,
-    place: box => ({ at: Number(box.closest('.desk-row').dataset.at), column: fields().indexOf(box.dataset.field) }),
-    typingBox: typing.box, headHeight: HEAD, rowHeight: height, startsTyping: () => isPhone.matches,
-    does: { go, type, endTyping: () => typing.end(true), tick: (from, to, isTicked) => tick(rows.order.slice(from, to + 1), isTicked) },
-});
-document.getElementById('tick-all');
+    const all = document.getElementById('tick-all');
     if (all) { all.checked = rows.length > 0 && ticked.size === rows.length; all.indeterminate = ticked.size > 0 && ticked.size < rows.length; }
     paint();
 }
@@ -330,6 +309,27 @@ const openSuggest = () => mayWrite && sheet.open(row => `${urls.suggest}${row.id
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
+listenToKeys(list, {
+    here: () => here, range,
+    last: () => ({ at: rows.length - 1, column: fields().length - 1 }),
+    page: () => Math.max(1, Math.floor((list.clientHeight - HEAD) / height()) - 1),
+    does: {
+        go, step, type, help, turnCard, dossier: openDossier, faults: openFaults, suggest: openSuggest, glance: openGlance, lead: leadTerm,
+        ready: () => ready(), undo: () => turn('undo'), redo: () => turn('redo'), save: () => saving.flush(),
+        fillDown: () => edits.fillDown(), mend: () => edits.mend(), clear: () => edits.change('cleared', () => ''),
+        asShop: () => edits.change('as-shop', (row, field) => row.texts[field].stored),
+        bulk: () => bulk && bulk.open(ticked.size > 0),
+        tick: () => { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); },
+        selectAll: isColumn => { anchor = { at: 0, column: isColumn ? 0 : here.column }; here = { at: rows.length - 1, column: isColumn ? fields().length - 1 : here.column }; paint(); },
+        collapse: () => { anchor = { ...here }; paint(); },
+    },
+});
+listenToPointer(list, {
+    here: () => here, isOne: () => anchor.at === here.at && anchor.column === here.column,
+    place: box => ({ at: Number(box.closest('.desk-row').dataset.at), column: fields().indexOf(box.dataset.field) }),
+    typingBox: typing.box, headHeight: HEAD, rowHeight: height, startsTyping: () => isPhone.matches,
+    does: { go, type, endTyping: () => typing.end(true), tick: (from, to, isTicked) => tick(rows.order.slice(from, to + 1), isTicked) },
+});
 document.getElementById('tick-all')?.addEventListener('change', event => tick(rows.order, event.target.checked));
 list.addEventListener('scroll', render, { passive: true });
 list.addEventListener('focus', () => paint());

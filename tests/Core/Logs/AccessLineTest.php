@@ -94,3 +94,43 @@ it('tells the day in whatever zone is asked for', function (string $time, string
     ['25/Oct/2026:22:30:00 +0000', 'Europe/Berlin', '2026-10-25'],
     ['25/Oct/2026:23:30:00 +0000', 'Europe/Berlin', '2026-10-26'],
 ]);
+
+it('reads every month, in the zone of the server or in another', function (): void {
+    foreach (range(1, 12) as $month) {
+        $name = (new DateTimeImmutable("2026-$month-15"))->format('M');
+        $line = AccessLine::parse("1.2.3.4 - - [15/$name/2026:23:30:00 +0200] \"GET / HTTP/1.1\" 200 5");
+        expect($line?->day())
+            ->toBe(sprintf('2026-%02d-15', $month))
+            ->and($line?->day(new DateTimeZone('UTC')))
+            ->toBe(sprintf('2026-%02d-15', $month))
+            ->and($line?->day(new DateTimeZone('Asia/Tokyo')))
+            ->toBe(sprintf('2026-%02d-16', $month));
+    }
+});
+
+it('names a crawler by its own word, in small letters and without a version', function (
+    string $agent,
+    ?string $name,
+): void {
+    expect(
+        AccessLine::parse(
+            "1.2.3.4 - - [15/Nov/2026:23:30:00 +0200] \"GET / HTTP/1.1\" 200 5 \"-\" \"$agent\"",
+        )?->crawler(),
+    )->toBe($name);
+})->with([
+    ['Findbot/2.1', 'findbot'],
+    ['Mozilla/5.0 (compatible; Seek-Crawler/1.0)', 'seek-crawler'],
+    ['some_spider.v2', 'some_spider.v2'],
+    ['Big Slurp', 'big slurp'],
+    ['picture-Fetcher', 'picture-fetcher'],
+    ['Mozilla/5.0 (X11; Linux) Gecko', null],
+    ['', null],
+    ['-', null],
+]);
+
+it('keeps nothing of a request that was none', function (): void {
+    $line = AccessLine::parse('1.2.3.4 - - [15/Nov/2026:23:30:00 +0200] "\x16\x03\x01" 400 0 "-" "-"');
+    expect([$line?->method, $line?->target, $line?->status])->toBe(['', '', 400]);
+    $short = AccessLine::parse('1.2.3.4 - - [15/Nov/2026:23:30:00 +0200] "GET /a" 200 -');
+    expect([$short?->method, $short?->target, $short?->agent])->toBe(['GET', '/a', '']);
+});

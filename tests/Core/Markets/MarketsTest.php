@@ -118,3 +118,81 @@ it('proposes no markets where there is one, or none can be told apart', function
         )
         ->toBe([]);
 });
+
+it('names the zone in which most people live where a country has several', function (string $code, string $zone): void {
+    expect(Country::of($code)?->timeZone())
+        ->toBe($zone)
+        ->and(in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::PER_COUNTRY, $code), true))
+        ->toBeTrue();
+})->with([
+    ['AU', 'Australia/Sydney'],
+    ['BR', 'America/Sao_Paulo'],
+    ['CA', 'America/Toronto'],
+    ['CL', 'America/Santiago'],
+    ['CN', 'Asia/Shanghai'],
+    ['DE', 'Europe/Berlin'],
+    ['ES', 'Europe/Madrid'],
+    ['ID', 'Asia/Jakarta'],
+    ['KZ', 'Asia/Almaty'],
+    ['MX', 'America/Mexico_City'],
+    ['MY', 'Asia/Kuala_Lumpur'],
+    ['NZ', 'Pacific/Auckland'],
+    ['PT', 'Europe/Lisbon'],
+    ['RU', 'Europe/Moscow'],
+    ['UA', 'Europe/Kyiv'],
+    ['US', 'America/New_York'],
+]);
+
+it('takes no word that is sold as a domain for a country, and no code that is none', function (): void {
+    foreach (
+        ['io', 'co', 'ai', 'tv', 'me', 'cc', 'ws', 'fm', 'am', 'ly', 'gg', 'sh', 'to', 'la', 'vc', 'EU'] as $last
+    ) {
+        expect(Country::ofHost("shop.$last"))->toBeNull($last);
+    }
+    foreach (['ZZ', 'EU', 'UN', 'XA', 'XB', 'EZ', 'D', 'DEU', '', '42', 'D3', 'QQ'] as $none) {
+        expect(Country::of($none))->toBeNull($none);
+    }
+    expect(Country::of(' de ')?->code)
+        ->toBe('DE')
+        ->and(Country::ofHost('SHOP.DE')?->name())
+        ->toBe('Germany')
+        ->and(LanguageTag::of(' de ')?->name())
+        ->toBe('German')
+        ->and(LanguageTag::of('zh-hant')?->text())
+        ->toBe('zh-Hant')
+        ->and(LanguageTag::of('de-AT-1996')?->text())
+        ->toBe('de-AT')
+        ->and(LanguageTag::of('de-AT-CH')?->text())
+        ->toBe('de-AT');
+});
+
+it(
+    'proposes forty markets at most, that of the page first, and keeps the hosts that tell them apart',
+    function (): void {
+        $home = PageUrl::parse('https://shop.example/m7') ?? throw new LogicException();
+        $countries = array_slice(['AT', 'BE', 'CH', 'DE', 'ES', 'FR', 'GB', 'IT', 'NL', 'PL', 'PT', 'SE'], 0);
+        $given = [];
+        for ($n = 0; $n < 50; $n++) {
+            $given[] = ['code' => 'en-'.$countries[$n % 12], 'url' => "/m$n"];
+        }
+        $markets = SeenMarket::ofHome($home, $given);
+        expect($markets)
+            ->toHaveCount(40)
+            ->and($markets[0]->path)
+            ->toBe('/m7')
+            ->and($markets[1]->path)
+            ->toBe('/m0')
+            ->and($markets[8]->path)
+            ->toBe('/m8')
+            ->and($markets[0]->url)
+            ->toBe('https://shop.example/m7');
+        // The language alone gives way to the country, but not to another language.
+        $two = SeenMarket::ofHome($home, [
+            ['code' => 'de', 'url' => '/a'],
+            ['code' => 'en-GB', 'url' => '/a'],
+            ['code' => 'de-AT', 'url' => '/a'],
+            ['code' => 'fr', 'url' => '/b'],
+        ]);
+        expect(array_map(static fn (SeenMarket $one): string => $one->tag->text(), $two))->toBe(['de-AT', 'fr']);
+    },
+);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tindrel\Theme;
 
 use Tindrel\Answer;
-use Tindrel\Seed\Words;
 use Tindrel\Shop;
 
 /** The shop's pages, as its theme shows them. */
@@ -37,7 +36,7 @@ final class Pages
             e($home['body']).
             '</p><p><a class="button" href="/range">See every range</a></p></section>'.
             '<h2>Chosen this week</h2>'.
-            $this->grid($best, null);
+            Parts::grid($best, null);
 
         return $this->layout->page($home, $main, '/', suffix: false);
     }
@@ -61,7 +60,7 @@ final class Pages
         $facts = $product['facts'];
         $finish = $asked['finish'] ?? null;
         $variant =
-            $finish !== null && in_array($finish, array_map(self::handle(...), $facts['finishes']), true)
+            $finish !== null && in_array($finish, array_map(Parts::handle(...), $facts['finishes']), true)
                 ? $finish
                 : null;
         $crumbs = '<a href="/">Home</a> / ';
@@ -86,7 +85,7 @@ final class Pages
                 '<a class="swatch" href="'.
                 Shop::pathOf('product', $slug).
                 '?finish='.
-                self::handle($name).
+                Parts::handle($name).
                 '">'.
                 e($name).
                 '</a> ';
@@ -144,8 +143,8 @@ final class Pages
             '<form action="/basket" method="get"><button name="add" value="'.
             e($product['id']).
             '">Into the basket</button></form></div></div>'.
-            $this->voices($product).
-            ($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
+            Parts::voices($product).
+            ($near === [] ? '' : '<h2>Others like it</h2>'.Parts::grid($near, null));
         $ld = [
             '@context' => 'https://schema.org',
             '@type' => 'Product',
@@ -191,7 +190,7 @@ final class Pages
         $finishes = [];
         foreach ($rows as $row) {
             foreach ($row['facts']['finishes'] as $finish) {
-                $finishes[self::handle($finish)] = $finish;
+                $finishes[Parts::handle($finish)] = $finish;
             }
         }
         ksort($finishes);
@@ -257,7 +256,7 @@ final class Pages
             '</p>'.
             $tools.
             '</p>'.
-            $this->grid($shown, $slug).
+            Parts::grid($shown, $slug).
             ($paging === '' ? '' : '<p class="paging">Leaf'.$paging.'</p>');
         $canonical = $own;
         if ($leaf > 1 && ! $facts['paging_to_first']) {
@@ -316,7 +315,7 @@ final class Pages
             '<h1>Find</h1><form action="/find"><input name="q" aria-label="Words" value="'.
                 e($words).
                 '"><button>Find</button></form>'.
-                ($found === [] ? '<p>Nothing found.</p>' : $this->grid($found, null)),
+                ($found === [] ? '<p>Nothing found.</p>' : Parts::grid($found, null)),
             '/find',
             robots: 'noindex',
         );
@@ -335,85 +334,5 @@ final class Pages
     public function picture(string $name): Answer
     {
         return Answer::plain(Picture::draw($name), 'image/svg+xml');
-    }
-
-    /**
-     * What buyers say: the same words for the same product, always.
-     *
-     * @param  array<string, mixed>  $product
-     */
-    private function voices(array $product): string
-    {
-        $luck = crc32((string) $product['slug']);
-        $list = '';
-        for ($i = 0; $i < 3 + ($luck % 4); $i++) {
-            $sentence = str_replace(
-                ['{room}', '{style}', '{finish}'],
-                [strtolower($product['facts']['room']), 'plain', strtolower($product['facts']['finishes'][0])],
-                Words::ARTICLE_SENTENCES[($luck + 5 * $i) % count(Words::ARTICLE_SENTENCES)],
-            );
-            $list .=
-                '<li class="voice"><p class="stars" aria-label="'.
-                (3 + (($luck + $i) % 3)).
-                ' of 5">'.
-                str_repeat(
-                    '<svg class="icon" width="14" height="14" aria-hidden="true"><use href="#i-3"></use></svg>',
-                    3 + (($luck + $i) % 3),
-                ).
-                '</p><blockquote><p>'.
-                e($sentence).
-                '</p></blockquote><p class="by">'.
-                e(Words::MODELS[($luck + 7 * $i) % count(Words::MODELS)]).
-                ', bought it</p></li>';
-        }
-
-        return '<section class="voices"><h2>What buyers say</h2><ul>'.$list.'</ul></section>';
-    }
-
-    /** @param  list<array<string, mixed>>  $products */
-    private function grid(array $products, ?string $under): string
-    {
-        $cells = '';
-        foreach ($products as $row) {
-            $product = is_array($row['facts']) ? $row : Shop::unpack($row);
-            $path = $under === null ? Shop::pathOf('product', $product['slug']) : "/range/$under/{$product['slug']}";
-            $image = $product['images'][0] ?? ['src' => '/pictures/none.svg', 'alt' => ''];
-            $dots = '';
-            foreach ($product['facts']['finishes'] as $finish) {
-                $dots .= '<span class="dot dot-'.self::handle($finish).'" title="'.e($finish).'"></span>';
-            }
-            $cells .=
-                '<li class="card" data-id="'.
-                e($product['id']).
-                '"><a href="'.
-                e($path).
-                '"><img src="'.
-                e($image['src']).
-                '" srcset="'.
-                e($image['src']).
-                ' 220w, '.
-                e($image['src']).
-                '?w=440 440w, '.
-                e($image['src']).
-                '?w=880 880w" sizes="(min-width: 900px) 25vw, 50vw" alt="'.
-                e($image['alt']).
-                '" width="220" height="220" loading="lazy" decoding="async"><span class="card-name">'.
-                e($product['name']).
-                '</span></a>'.
-                '<div class="dots" aria-hidden="true">'.
-                $dots.
-                '</div><small class="maker">'.
-                e($product['facts']['maker']).
-                '</small> <small class="price"><span class="currency">€</span> <span class="amount">'.
-                number_format($product['facts']['price'], 2).
-                '</span></small></li>';
-        }
-
-        return '<ul class="grid">'.$cells.'</ul>';
-    }
-
-    private static function handle(string $finish): string
-    {
-        return str_replace(' ', '-', strtolower($finish));
     }
 }

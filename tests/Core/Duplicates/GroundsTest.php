@@ -1,0 +1,430 @@
+<?php
+
+declare(strict_types=1);
+
+use Orchard\Core\Duplicates\Identity;
+use Orchard\Core\Duplicates\Judge;
+use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\MinHash;
+use Orchard\Core\Duplicates\Shingles;
+use Orchard\Core\Duplicates\TellingWords;
+use Orchard\Core\Url\PageUrl;
+
+const PLAIN_TEXT = 'It hangs above a table and gives warm light all evening long. The shade is spun from one sheet in a workshop by the river, and the cord is woven by hand so that it never tangles. Each one is tested for a day before it leaves us, and comes with a spare cord, a hook and a small bag of screws that fit every ceiling that we have met in our lives as makers of lamps so far.';
+
+/** @param  array<string, mixed>  $given  what it has of its own */
+function known(array $given): Identity
+{
+    static $next = 900_000;
+    $given += [
+        'path' => '/p'.$next,
+        'market' => 1,
+        'language' => 'en',
+        'product' => true,
+        'title' => null,
+        'h1' => 'Aurora',
+        'number' => '',
+        'text' => PLAIN_TEXT,
+        'items' => [],
+        'list' => false,
+        'links' => [],
+    ];
+
+    return new Identity(
+        ++$next,
+        PageUrl::parse('https://shop.example'.$given['path']) ?? throw new LogicException(),
+        $given['market'],
+        $given['language'],
+        $given['product'],
+        $given['title'] ?? $given['h1'],
+        $given['h1'],
+        $given['number'],
+        '',
+        $given['text'] === '' ? [] : explode("\n", $given['text']),
+        $given['items'],
+        $given['list'],
+        $given['links'],
+    );
+}
+
+it('says why, and how sure it is', function (
+    array $a,
+    array $b,
+    Kinship $kinship,
+    float $sureness,
+    string $reason,
+    bool $declared = false,
+): void {
+    foreach ([[known($a), known($b)], [known($b), known($a)]] as [$one, $other]) {
+        $told = (new Judge(new TellingWords()))->judge($one, $other, isDeclared: $declared);
+        expect($told->kinship)->toBe($kinship)->and($told->sureness)->toBe($sureness);
+    }
+    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason)->toBe($reason);
+})->with([
+    'two markets' => [[], ['market' => 2], Kinship::Language, 1.0, 'pages of two markets'],
+    'two languages' => [
+        ['language' => 'en-GB'],
+        ['language' => 'de'],
+        Kinship::Language,
+        1.0,
+        'in two languages: en and de',
+    ],
+    'one number' => [['number' => 'A1'], ['number' => 'A1'], Kinship::Same, 0.99, 'stock number A1 on both'],
+    'one number, two colours' => [
+        ['number' => 'A1', 'h1' => 'Aurora brass'],
+        ['number' => 'A1', 'h1' => 'Aurora copper'],
+        Kinship::Variant,
+        0.95,
+        'stock number A1 on both; “brass” against “copper”',
+    ],
+    'one number by mistake' => [
+        ['number' => '0'],
+        ['number' => '0', 'h1' => 'Garden hose', 'text' => 'Water comes out here when the tap is on'],
+        Kinship::Distinct,
+        0.6,
+        'stock number 0 on both, but nothing else is alike',
+    ],
+    'two numbers, two colours' => [
+        ['number' => 'A1', 'h1' => 'Aurora brass'],
+        ['number' => 'A2', 'h1' => 'Aurora copper'],
+        Kinship::Distinct,
+        0.99,
+        'two products: “brass” against “copper”',
+    ],
+    'two numbers, one text' => [
+        ['number' => 'A1'],
+        ['number' => 'A2'],
+        Kinship::Clone,
+        0.9,
+        'stock numbers A1 and A2 with the same text',
+    ],
+    'two numbers' => [
+        ['number' => 'A1'],
+        ['number' => 'A2', 'text' => 'Something else is said of this lamp'],
+        Kinship::Distinct,
+        0.95,
+        'stock numbers A1 and A2',
+    ],
+    'two numbers without a text' => [
+        ['number' => 'A1', 'text' => ''],
+        ['number' => 'A2', 'text' => ''],
+        Kinship::Distinct,
+        0.95,
+        'stock numbers A1 and A2',
+    ],
+    'a list and no list' => [
+        ['product' => false, 'items' => [1, 2, 3]],
+        ['product' => false],
+        Kinship::Distinct,
+        0.9,
+        'one lists products and the other does not',
+    ],
+    'one list' => [
+        ['product' => false, 'items' => [1, 2, 3]],
+        ['product' => false, 'items' => [1, 2, 3]],
+        Kinship::Same,
+        0.95,
+        'the same products under the same heading',
+    ],
+    'one list in another order' => [
+        ['product' => false, 'items' => [1, 2, 3]],
+        ['product' => false, 'items' => [3, 1, 2]],
+        Kinship::Same,
+        0.95,
+        'the same products in another order',
+    ],
+    'one list, two headings' => [
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Wall lamps'],
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Hall lights'],
+        Kinship::Distinct,
+        0.6,
+        'the same products under another heading',
+    ],
+    'one list, as the shop says' => [
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Wall lamps'],
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Hall lights'],
+        Kinship::Same,
+        0.9,
+        'the same products, and the shop itself says that they are one',
+        true,
+    ],
+    'a part of a list' => [
+        ['product' => false, 'items' => [1, 2, 3, 4, 5]],
+        ['product' => false, 'items' => [1, 2, 3]],
+        Kinship::Narrower,
+        0.8,
+        '3 of 5 products',
+    ],
+    'another part of it' => [
+        ['product' => false, 'items' => [1, 2, 3]],
+        ['product' => false, 'items' => [4, 5, 6]],
+        Kinship::Series,
+        0.8,
+        'the same heading, none of the same products',
+    ],
+    'lists that overlap' => [
+        ['product' => false, 'items' => [1, 2, 3]],
+        ['product' => false, 'items' => [3, 4, 5]],
+        Kinship::Distinct,
+        0.9,
+        '1 products on both, others on one alone',
+    ],
+    'a known list of one product' => [
+        ['product' => false, 'list' => true, 'items' => [1]],
+        ['product' => false, 'list' => true, 'items' => [2]],
+        Kinship::Series,
+        0.8,
+        'the same heading, none of the same products',
+    ],
+    'two products, and none' => [
+        ['product' => false, 'items' => [1, 2]],
+        ['product' => false],
+        Kinship::Distinct,
+        0.7,
+        'one shows products and the other none',
+    ],
+    'one of two products' => [
+        ['product' => false, 'items' => [1]],
+        ['product' => false, 'items' => [1, 2]],
+        Kinship::Narrower,
+        0.7,
+        '1 of 2 products',
+    ],
+    'another product' => [
+        ['product' => false, 'items' => [1]],
+        ['product' => false, 'items' => [2]],
+        Kinship::Series,
+        0.7,
+        'the same heading, none of the same products',
+    ],
+    'two of three' => [
+        ['product' => false, 'items' => [1, 2]],
+        ['product' => false, 'items' => [2, 3]],
+        Kinship::Distinct,
+        0.9,
+        '1 products on both, others on one alone',
+    ],
+    'few words beside other links' => [
+        ['product' => false, 'text' => 'See them all', 'links' => [1, 2, 3]],
+        ['product' => false, 'text' => 'See them all', 'links' => [7, 8, 9]],
+        Kinship::Distinct,
+        0.5,
+        'the same few words beside other links say too little',
+    ],
+    'few words beside some of the same links, as the shop says' => [
+        ['product' => false, 'text' => 'See them all', 'links' => [1, 2, 3]],
+        ['product' => false, 'text' => 'See them all', 'links' => [3, 8, 9]],
+        Kinship::Narrower,
+        0.6,
+        'the same words beside some of the same links',
+        true,
+    ],
+    'nothing at all' => [['text' => ''], ['text' => ''], Kinship::Distinct, 0.3, 'too little text to tell'],
+    'told apart by a word' => [
+        ['h1' => 'Aurora brass'],
+        ['h1' => 'Aurora copper'],
+        Kinship::Distinct,
+        0.95,
+        'told apart by “brass” against “copper”',
+    ],
+    'a colour at one path' => [
+        ['path' => '/lamp?c=1', 'text' => PLAIN_TEXT."\nBrass"],
+        ['path' => '/lamp?c=2', 'text' => PLAIN_TEXT."\nCopper"],
+        Kinship::Variant,
+        0.85,
+        'one name at one path; “brass” against “copper”',
+    ],
+    'the same text' => [[], [], Kinship::Same, 0.98, 'the same text'],
+    'the same text under another heading' => [
+        ['h1' => 'How to hang it'],
+        ['h1' => 'Ceilings explained'],
+        Kinship::Clone,
+        0.7,
+        'the same text under another heading',
+    ],
+    'other texts' => [
+        ['h1' => 'One'],
+        ['h1' => 'Other', 'text' => 'A bench that stands in the garden.'],
+        Kinship::Distinct,
+        0.9,
+        'unlike: 0 of 100 runs of words',
+    ],
+]);
+
+it('takes a text that was edited for the same as long as most of it stands, and says how much', function (
+    int $changed,
+    Kinship $kinship,
+    string $words,
+): void {
+    $text = explode(' ', PLAIN_TEXT);
+    $runs = count($text) - 2;
+    for ($i = 0; $i < $changed; $i++) {
+        $text[count($text) - 1 - $i] = "other$i";
+    }
+    // Each word at the end that was changed is in one run more that is not shared.
+    $likeness = round((100 * ($runs - $changed)) / ($runs + $changed));
+    $contained = round((100 * ($runs - $changed)) / $runs);
+    $told = (new Judge(new TellingWords()))->judge(known([]), known(['text' => implode(' ', $text)]));
+    expect($told->kinship)->toBe($kinship)->and($told->reason)->toBe(sprintf($words, $likeness, $contained));
+})->with([
+    [2, Kinship::Same, 'nearly the same text, %1$s of 100 runs of words'],
+    [6, Kinship::Same, 'nearly the same text, %1$s of 100 runs of words'],
+    [20, Kinship::Same, 'title and H1 are the same, and %2$s of 100 runs of words of the shorter text'],
+    [60, Kinship::Distinct, 'unlike: %1$s of 100 runs of words'],
+]);
+
+it('reckons likeness as the part of all runs of three words that both have', function (): void {
+    $of = static fn (string $text): array => Shingles::of(explode(' ', $text));
+    // Runs: abc bcd cde | bcd cde def: two of four are shared.
+    expect(Shingles::likeness($of('a b c d e'), $of('b c d e f')))
+        ->toBe(0.5)
+        ->and(Shingles::containment($of('a b c d e'), $of('b c d e')))
+        ->toBe(1.0)
+        ->and(Shingles::containment($of('b c d e'), $of('a b c d e')))
+        ->toBe(1.0)
+        ->and(Shingles::likeness($of('a b c d e'), $of('b c d e')))
+        ->toBe(2 / 3)
+        ->and(Shingles::likeness([], $of('a b c')))
+        ->toBe(0.0)
+        ->and(Shingles::likeness($of('a b c'), []))
+        ->toBe(0.0)
+        ->and(Shingles::containment([], $of('a b c')))
+        ->toBe(0.0)
+        ->and(Shingles::of([]))
+        ->toBe([])
+        ->and(Shingles::of(['a', 'b']))
+        ->toBe([crc32('a b') => true])
+        ->and(Shingles::of(['a', 'b', 'c']))
+        ->toBe([crc32('a b c') => true]);
+});
+
+it('estimates likeness by signatures within their standard error', function (int $shared): void {
+    $hash = new MinHash();
+    $error = 0.0;
+    $true = $shared / (200 - $shared);
+    for ($case = 0; $case < 20; $case++) {
+        $run = static fn (int $n): int => crc32("$case run $n");
+        $a = array_fill_keys(array_map($run, range(1, 100)), true);
+        $b = array_fill_keys(array_map($run, range(101 - $shared, 200 - $shared)), true);
+        $error += MinHash::likeness($hash->signature($a), $hash->signature($b)) - $true;
+    }
+    expect(abs($error / 20))->toBeLessThan(3 * sqrt(($true * (1 - $true)) / MinHash::VALUES / 20) + 1e-9);
+})->with([0, 30, 60, 80, 95, 100]);
+
+it('keeps signatures of one length, the same on any day', function (): void {
+    $hash = new MinHash();
+    $signature = $hash->signature([1 => true, 2 => true]);
+    expect(strlen($signature))
+        ->toBe(4 * 126)
+        // Stored signatures are compared with new ones; this one was made on the first day.
+        ->and(md5($signature))
+        ->toBe(md5((new MinHash())->signature([2 => true, 1 => true])))
+        ->and($hash->signature([]))
+        ->toBe('')
+        ->and(MinHash::likeness('', $signature))
+        ->toBe(0.0)
+        ->and(MinHash::likeness($signature, ''))
+        ->toBe(0.0)
+        ->and(MinHash::likeness($signature, $signature))
+        ->toBe(1.0);
+});
+
+it('knows the words by which things are told apart, by class', function (string $class, array $words): void {
+    $telling = new TellingWords();
+    foreach ($words as $word) {
+        expect($telling->in("Aurora $word lamp", true))
+            ->toBe([$word => $class], $word)
+            ->and($telling->in("It is $word here", false))
+            ->toBe(mb_strlen($word) > 2 ? [$word => $class] : [], $word);
+    }
+})->with([
+    [
+        'colour',
+        [
+            'black', 'grey', 'gray', 'turquoise', 'charcoal', 'schwarz', 'weiß', 'grün', 'dunkelblau', 'noir',
+            'rouge', 'argenté', 'negro', 'amarilla', 'latón', 'nero', 'rosso', 'zwart', 'groen', 'koper',
+        ],
+    ],
+    [
+        'material',
+        [
+            'oak', 'walnut', 'rattan', 'aluminium', 'velvet', 'nylon', 'eiche', 'edelstahl', 'baumwolle', 'kork',
+            'chêne', 'velours', 'madera', 'terciopelo', 'legno', 'seta', 'eiken', 'fluweel',
+        ],
+    ],
+    [
+        'size',
+        [
+            'xs',
+            'm',
+            'xxl',
+            '4xl',
+            'king',
+            'klein',
+            'petite',
+            'pequeño',
+            'grande',
+            'heren' => 'herren',
+            'enfant',
+            'bambini',
+            'left',
+            'droite',
+        ],
+    ],
+]);
+
+it('reads figures with their units, codes and numbers, and leaves out prices, dates and ratings', function (
+    string $text,
+    bool $isName,
+    array $wanted,
+): void {
+    expect((new TellingWords(['Brushed brass', 'E27'], ['Tindrel']))->in($text, $isName))->toBe($wanted);
+})->with([
+    ['30 cm', true, ['30cm' => 'figure cm']],
+    ['30 × 40 cm', false, ['30x40cm' => 'figure cm']],
+    ['1,5 l', false, ['1.5l' => 'figure l']],
+    ['2.7k', false, ['2.7k' => 'figure k']],
+    ['100 % linen', false, ['100%' => 'figure %', 'linen' => 'material']],
+    ['Aurora 200', true, ['200' => 'number']],
+    ['Aurora 200', false, []],
+    ['Model TX9', false, ['tx9' => 'code']],
+    ['E27 socket', false, ['e27' => 'attribute']],
+    ['brushed', false, ['brushed' => 'attribute']],
+    ['€ 49.90', true, []],
+    ['49.90 €', true, []],
+    ['EUR 49', true, []],
+    ['49 EUR', true, []],
+    ['$1,200', true, []],
+    ['120 CHF', true, []],
+    ['2026-03-01', true, []],
+    ['1.3.2026', true, []],
+    ['4.5 of 5', true, []],
+    ['4,5/5', true, []],
+    ['4.5 von 5', true, []],
+]);
+
+it('leaves out of a name what tells nothing, and knows a copy by its end', function (): void {
+    $telling = new TellingWords([], ['Tindrel Lights']);
+    expect($telling->core('The new Aurora lamp by Tindrel, sale'))
+        ->toBe(['aurora', 'lamp'])
+        ->and($telling->core('Aurora lamp (copy)'))
+        ->toBe(['aurora', 'lamp'])
+        ->and($telling->core('Aurora 2 lamp (2)'))
+        ->toBe(['aurora', '2', 'lamp']);
+    foreach (
+        [
+            'Aurora (2)',
+            'Aurora (copy)',
+            'Aurora copy 3',
+            'Aurora Kopie',
+            'Aurora (Kopie 2)',
+            'Aurora copie',
+            'Aurora copia ',
+        ] as $copy
+    ) {
+        expect($telling->isCopy($copy))->toBeTrue($copy);
+    }
+    foreach (['Aurora', 'Copy holder', 'Aurora 2', 'Aurora (2000)', 'Photocopy stand'] as $none) {
+        expect($telling->isCopy($none))->toBeFalse($none);
+    }
+});
