@@ -8,6 +8,7 @@ use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesChanged;
 use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\PageBook;
+use App\Inventory\PlannedPage;
 use App\Inventory\PlannedPages;
 use App\Platform\Database\Bulk;
 use App\Platform\Typed;
@@ -18,7 +19,6 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Terms\TermForm;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Resources of pages that are planned, so that they can be written before they exist. When such a page is met, at its
@@ -214,10 +214,10 @@ final class PlannedResources
         return DB::table('page_index')->where('page_id', $page)->where('status', 200)->exists();
     }
 
-    private static function byName(Store $store, stdClass $plan): ?int
+    private static function byName(Store $store, PlannedPage $plan): ?int
     {
-        $name = TermForm::normal((string) $plan->name);
-        $end = self::end((string) $plan->url);
+        $name = TermForm::normal($plan->name);
+        $end = self::end($plan->url);
         $found = [];
         foreach (
             DB::select(
@@ -228,13 +228,13 @@ final class PlannedResources
                     LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0
                     WHERE p.store_id = ? AND p.first_crawl > ? LIMIT 20000',
                 [
-                    $plan->kind,
+                    $plan->kind->value,
                     // Of what kind a page is may not be known at its first sight.
                     PageKind::Plain->value,
                     PageKind::Other->value,
-                    $plan->market_id,
+                    $plan->marketId,
                     $store->id,
-                    $plan->after_crawl,
+                    $plan->afterCrawl,
                 ],
             ) as $row
         ) {

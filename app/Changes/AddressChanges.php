@@ -101,7 +101,7 @@ final class AddressChanges
     /**
      * What was released and shows no more is to be set again.
      *
-     * @param  list<stdClass>  $drifts  as AddressDrifts::list() gives them
+     * @param  list<DriftedAddress>  $drifts
      * @return int how many were put down
      */
     public function again(Store $store, array $drifts, int $userId): int
@@ -109,10 +109,10 @@ final class AddressChanges
         return $this->put(
             $store,
             array_map(
-                static fn (stdClass $drift): array => [
-                    'page' => (int) $drift->page_id,
-                    'field' => AddressField::from((int) $drift->field),
-                    'value' => (string) $drift->value,
+                static fn (DriftedAddress $drift): array => [
+                    'page' => $drift->pageId,
+                    'field' => $drift->field,
+                    'value' => $drift->value,
                     'why' => 'shows something else since it was released',
                     'base' => '',
                 ],

@@ -6,7 +6,6 @@ namespace App\Changes;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Addresses that no longer show what was released: the page declares, redirects or closes otherwise. */
 final class AddressDrifts
@@ -44,30 +43,33 @@ final class AddressDrifts
 
     /**
      * @param  list<int>  $fields  of AddressField
-     * @return list<stdClass> addresses that no longer show what was released, with their URLs
+     * @return list<DriftedAddress>
      */
     public static function list(Store $store, array $fields, int $limit): array
     {
         return array_values(
-            DB::table('address_states')
-                ->join('pages', 'pages.id', '=', 'address_states.page_id')
-                ->where('address_states.store_id', $store->id)
-                ->whereIn('field', $fields)
-                ->whereNotNull('drifted')
-                ->orderBy('page_id')
-                ->limit($limit)
-                ->get(['address_states.*', 'pages.url'])
-                ->all(),
+            array_map(
+                DriftedAddress::of(...),
+                DB::table('address_states')
+                    ->join('pages', 'pages.id', '=', 'address_states.page_id')
+                    ->where('address_states.store_id', $store->id)
+                    ->whereIn('field', $fields)
+                    ->whereNotNull('drifted')
+                    ->orderBy('page_id')
+                    ->limit($limit)
+                    ->get(['address_states.*', 'pages.url'])
+                    ->all(),
+            ),
         );
     }
 
-    /** @param  list<stdClass>  $drifts  as list() gives them: what shows is taken for meant */
+    /** @param  list<DriftedAddress>  $drifts  what shows is taken for meant */
     public static function accept(array $drifts): void
     {
         foreach ($drifts as $drift) {
             DB::table('address_states')
-                ->where('page_id', $drift->page_id)
-                ->where('field', $drift->field)
+                ->where('page_id', $drift->pageId)
+                ->where('field', $drift->field->value)
                 ->update(['drifted' => null, 'shown' => null]);
         }
     }

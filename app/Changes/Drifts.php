@@ -9,8 +9,8 @@ use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\TextEdit;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TextShift;
 use stdClass;
 
@@ -99,18 +99,20 @@ final readonly class Drifts
     /**
      * What was done to how many texts, by field and cause: a theme that rewrote thousands is one line.
      *
-     * @return list<stdClass> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window;
-     *         the most texts first
+     * @return list<DriftCause> the most texts first
      */
     public static function causes(Store $store): array
     {
         return array_values(
-            DB::select(
-                'SELECT d.field, d.cause, COUNT(*) AS texts, MIN(d.seen_at) AS first_at, MAX(d.seen_at) AS last_at,
-                    COALESCE(SUM(i.clicks), 0) AS clicks FROM drifts d JOIN resources r ON r.id = d.resource_id
-                    LEFT JOIN page_index i ON i.page_id = r.page_id WHERE d.store_id = ? GROUP BY d.field, d.cause
-                    ORDER BY texts DESC, d.field, d.cause LIMIT 50',
-                [$store->id],
+            array_map(
+                DriftCause::of(...),
+                DB::select(
+                    'SELECT d.field, d.cause, COUNT(*) AS texts, MIN(d.seen_at) AS first_at,
+                        COALESCE(SUM(i.clicks), 0) AS clicks FROM drifts d JOIN resources r ON r.id = d.resource_id
+                        LEFT JOIN page_index i ON i.page_id = r.page_id WHERE d.store_id = ? GROUP BY d.field, d.cause
+                        ORDER BY texts DESC, d.field, d.cause LIMIT 50',
+                    [$store->id],
+                ),
             ),
         );
     }
@@ -143,18 +145,11 @@ final readonly class Drifts
         return DB::table('drifts')->where('store_id', $store->id)->count();
     }
 
-    /** @return list<stdClass> with the names of their resources */
+    /** @return list<DriftedText> */
     public static function list(Store $store, int $limit): array
     {
-        return array_values(
-            DB::table('drifts')
-                ->join('resources', 'resources.id', '=', 'drifts.resource_id')
-                ->where('drifts.store_id', $store->id)
-                ->orderBy('drifts.resource_id')
-                ->orderBy('field')
-                ->limit($limit)
-                ->get(['drifts.*', 'resources.name', 'resources.page_id'])
-                ->all(),
+        return self::told(
+            DB::table('drifts')->where('drifts.store_id', $store->id)->limit($limit),
         );
     }
 
@@ -170,10 +165,10 @@ final readonly class Drifts
         foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
             $made += DB::transaction(function () use ($store, $drifts, $userId): int {
                 $edits = array_map(
-                    static fn (stdClass $drift): TextEdit => new TextEdit(
-                        (int) $drift->resource_id,
-                        TextField::from((int) $drift->field),
-                        (string) $drift->ours,
+                    static fn (DriftedText $drift): TextEdit => new TextEdit(
+                        $drift->resourceId,
+                        $drift->field,
+                        $drift->ours,
                         0,
                     ),
                     $drifts,
@@ -200,9 +195,9 @@ final readonly class Drifts
         foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
             DB::transaction(static function () use ($store, $drifts, $userId): void {
                 $entries = array_map(
-                    static fn (stdClass $drift): stdClass => (object) [
-                        'resource_id' => $drift->resource_id,
-                        'field' => $drift->field,
+                    static fn (DriftedText $drift): stdClass => (object) [
+                        'resource_id' => $drift->resourceId,
+                        'field' => $drift->field->value,
                         'base_value' => $drift->ours,
                         'value' => $drift->theirs,
                     ],
@@ -217,14 +212,14 @@ final readonly class Drifts
         return $accepted;
     }
 
-    /** @param  list<stdClass>  $drifts */
+    /** @param  list<DriftedText>  $drifts */
     private static function forget(array $drifts): void
     {
         DB::table('drifts')
             ->whereRaw(
                 self::isOneOf(
                     array_map(
-                        static fn (stdClass $drift): array => [(int) $drift->resource_id, (int) $drift->field],
+                        static fn (DriftedText $drift): array => [$drift->resourceId, $drift->field->value],
                         $drifts,
                     ),
                 ),
@@ -242,20 +237,28 @@ final readonly class Drifts
 
     /**
      * @param  list<array{int, int}>  $which
-     * @return list<stdClass>
+     * @return list<DriftedText>
      */
     private function chosen(Store $store, array $which): array
     {
         return $which === []
             ? []
-            : array_values(
-                DB::table('drifts')
-                    ->where('store_id', $store->id)
-                    ->whereRaw(self::isOneOf($which))
-                    ->orderBy('resource_id')
+            : self::told(DB::table('drifts')->where('drifts.store_id', $store->id)->whereRaw(self::isOneOf($which)));
+    }
+
+    /** @return list<DriftedText> in the order of their resources */
+    private static function told(Builder $drifts): array
+    {
+        return array_values(
+            array_map(
+                DriftedText::of(...),
+                $drifts
+                    ->join('resources', 'resources.id', '=', 'drifts.resource_id')
+                    ->orderBy('drifts.resource_id')
                     ->orderBy('field')
-                    ->get()
+                    ->get(['drifts.*', 'resources.name', 'resources.page_id'])
                     ->all(),
-            );
+            ),
+        );
     }
 }

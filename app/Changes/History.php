@@ -181,40 +181,45 @@ final class History
         );
     }
 
-    /** @return array<stdClass> newest first, with the name of whoever did it */
+    /** @return list<HistoryEntry> newest first */
     public static function ofPage(int $pageId, int $limit = 100): array
     {
-        return DB::table('history')
-            ->leftJoin('users', 'users.id', '=', 'history.user_id')
-            ->where('page_id', $pageId)
-            ->orderByDesc('history.id')
-            ->limit($limit)
-            ->get(['history.*', 'users.name as user_name'])
-            ->all();
+        return self::entries('page_id', $pageId, $limit);
     }
 
     /**
      * What happened to a page: to its texts, and to what is set for its address.
      *
-     * @return list<stdClass> newest first, with the name of whoever did it
+     * @return list<HistoryEntry> newest first
      */
     public static function all(int $pageId, ?int $resourceId, int $limit = 100): array
     {
         $entries = [...self::ofPage($pageId, $limit), ...$resourceId === null ? [] : self::of($resourceId, $limit)];
-        usort($entries, static fn (stdClass $a, stdClass $b): int => $b->id <=> $a->id);
+        usort($entries, static fn (HistoryEntry $a, HistoryEntry $b): int => $b->id <=> $a->id);
 
         return array_slice($entries, 0, $limit);
     }
 
-    /** @return array<stdClass> newest first, with the name of whoever did it */
+    /** @return list<HistoryEntry> newest first */
     public static function of(int $resourceId, int $limit = 100): array
     {
-        return DB::table('history')
-            ->leftJoin('users', 'users.id', '=', 'history.user_id')
-            ->where('resource_id', $resourceId)
-            ->orderByDesc('history.id')
-            ->limit($limit)
-            ->get(['history.*', 'users.name as user_name'])
-            ->all();
+        return self::entries('resource_id', $resourceId, $limit);
+    }
+
+    /** @return list<HistoryEntry> */
+    private static function entries(string $of, int $id, int $limit): array
+    {
+        return array_values(
+            array_map(
+                HistoryEntry::of(...),
+                DB::table('history')
+                    ->leftJoin('users', 'users.id', '=', 'history.user_id')
+                    ->where($of, $id)
+                    ->orderByDesc('history.id')
+                    ->limit($limit)
+                    ->get(['history.*', 'users.name as user_name'])
+                    ->all(),
+            ),
+        );
     }
 }

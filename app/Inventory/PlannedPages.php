@@ -14,7 +14,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Pages that are to be made: known by the address that they shall have, listed as planned, and pages like any other
@@ -112,7 +111,7 @@ final class PlannedPages
         }, 3);
     }
 
-    /** @return array<int, stdClass> kind, name, market_id, after_crawl and url by page */
+    /** @return array<int, PlannedPage> by page */
     public static function of(Store $store): array
     {
         $planned = [];
@@ -123,7 +122,7 @@ final class PlannedPages
                 [$store->id],
             ) as $row
         ) {
-            $planned[(int) $row->page_id] = $row;
+            $planned[(int) $row->page_id] = PlannedPage::of($row);
         }
 
         return $planned;

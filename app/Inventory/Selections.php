@@ -9,7 +9,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
-use stdClass;
 
 /** Sets of pages that somebody picked: kept, so that other steps can take them up. */
 final class Selections
@@ -69,24 +68,30 @@ final class Selections
     }
 
     /** The selection with this id; null where it is none of this store's. */
-    public static function find(Store $store, ?int $id): ?stdClass
+    public static function find(Store $store, ?int $id): ?PageSelection
     {
-        return $id === null
-            ? null
-            : DB::table('page_selections')->where('store_id', $store->id)->where('id', $id)->first();
+        $row = DB::table('page_selections')
+            ->where('store_id', $store->id)
+            ->where('id', $id ?? 0)
+            ->first();
+
+        return $row === null ? null : PageSelection::of($row);
     }
 
-    /** @return list<stdClass> the named ones, newest first */
+    /** @return list<PageSelection> the named ones, newest first */
     public static function named(Store $store): array
     {
         return array_values(
-            DB::table('page_selections')
-                ->where('store_id', $store->id)
-                ->where('name', '<>', '')
-                ->orderByDesc('id')
-                ->limit(50)
-                ->get()
-                ->all(),
+            array_map(
+                PageSelection::of(...),
+                DB::table('page_selections')
+                    ->where('store_id', $store->id)
+                    ->where('name', '<>', '')
+                    ->orderByDesc('id')
+                    ->limit(50)
+                    ->get()
+                    ->all(),
+            ),
         );
     }
 

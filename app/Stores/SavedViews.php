@@ -6,23 +6,25 @@ namespace App\Stores;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Filters, order and columns of a list under a name: one's own, or shared with all who see the store. */
 final class SavedViews
 {
-    /** @return list<stdClass> own ones and shared ones, by name */
+    /** @return list<SavedView> own ones and shared ones, by name */
     public static function of(Store $store, int $userId, string $screen): array
     {
         return array_values(
-            DB::table('saved_views')
-                ->where('store_id', $store->id)
-                ->where('screen', $screen)
-                ->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))
-                ->orderBy('name')
-                ->limit(100)
-                ->get()
-                ->all(),
+            array_map(
+                SavedView::of(...),
+                DB::table('saved_views')
+                    ->where('store_id', $store->id)
+                    ->where('screen', $screen)
+                    ->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))
+                    ->orderBy('name')
+                    ->limit(100)
+                    ->get()
+                    ->all(),
+            ),
         );
     }
 

@@ -7,7 +7,6 @@ namespace App\Changes\Review;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What people say to each other about a text. */
 final class Comments
@@ -41,19 +40,22 @@ final class Comments
         }
     }
 
-    /** @return list<stdClass> words, name of whoever said it, made_at; oldest first, the last fifty */
+    /** @return list<Comment> oldest first, the last fifty */
     public static function of(int $resource, TextField $field): array
     {
         return array_values(
-            DB::table('text_comments as c')
-                ->leftJoin('users as u', 'u.id', '=', 'c.user_id')
-                ->where('resource_id', $resource)
-                ->where('field', $field->value)
-                ->orderByDesc('c.id')
-                ->limit(50)
-                ->get(['c.words', 'c.made_at', DB::raw('COALESCE(u.name, c.guest) AS name')])
-                ->reverse()
-                ->all(),
+            array_map(
+                Comment::of(...),
+                DB::table('text_comments as c')
+                    ->leftJoin('users as u', 'u.id', '=', 'c.user_id')
+                    ->where('resource_id', $resource)
+                    ->where('field', $field->value)
+                    ->orderByDesc('c.id')
+                    ->limit(50)
+                    ->get(['c.words', 'c.made_at', DB::raw('COALESCE(u.name, c.guest) AS name')])
+                    ->reverse()
+                    ->all(),
+            ),
         );
     }
 }

@@ -9,7 +9,6 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /**
  * What a store's people know of its days: events such as sales and holidays, and breaks in the data, across which
@@ -74,13 +73,16 @@ final class Calendar
         return null;
     }
 
-    /** @return list<stdClass> as they were entered, the newest first */
+    /** @return list<CalendarEvent> the newest first */
     public static function all(Store $store): array
     {
         return array_values(
-            DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [
-                $store->id,
-            ]),
+            array_map(
+                CalendarEvent::of(...),
+                DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [
+                    $store->id,
+                ]),
+            ),
         );
     }
 
@@ -93,23 +95,16 @@ final class Calendar
     {
         $found = [];
         foreach (self::all($store) as $event) {
-            $began = new DateTimeImmutable((string) $event->first_day);
-            $returns = Returns::from((string) $event->returns);
             for ($year = (int) substr($from, 0, 4) - 1; $year <= (int) substr($to, 0, 4); $year++) {
-                $first = $returns->in($began, $year)?->format('Y-m-d');
-                $last =
-                    $first === null
-                        ? null
-                        : (new DateTimeImmutable($first))
-                            ->modify('+'.((int) $event->days - 1).' days')
-                            ->format('Y-m-d');
-                if ($first !== null && $first <= $to && $last >= $from) {
+                $first = $event->returns->in($event->first, $year);
+                $last = $first === null ? null : $event->lastFrom($first);
+                if ($first !== null && $last !== null && $first->format('Y-m-d') <= $to && $last->format('Y-m-d') >= $from) {
                     $found[] = [
-                        'name' => (string) $event->name,
-                        'is_break' => (bool) $event->is_break,
-                        'is_freeze' => (bool) $event->is_freeze,
-                        'first' => $first,
-                        'last' => (string) $last,
+                        'name' => $event->name,
+                        'is_break' => $event->isBreak,
+                        'is_freeze' => $event->isFreeze,
+                        'first' => $first->format('Y-m-d'),
+                        'last' => $last->format('Y-m-d'),
                     ];
                 }
             }

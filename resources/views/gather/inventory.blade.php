@@ -67,8 +67,8 @@
                 <summary>Saved views</summary>
                 <div class="drop-sheet">
                     @forelse ($views as $view)
-                        <p class="line"><a href="{{ route('gather', $store) }}?{{ $view->query }}">{{ $view->name }}</a> @if ($view->is_shared)<span class="soft">shared</span>@endif
-                            @if ((int) $view->user_id === auth()->id())<form method="post" action="{{ route('gather.view.drop', [$store, $view->id]) }}">@csrf<button class="button" aria-label="Delete the view {{ $view->name }}">Delete</button></form>@endif</p>
+                        <p class="line"><a href="{{ route('gather', $store) }}?{{ $view->query }}">{{ $view->name }}</a> @if ($view->isShared)<span class="soft">shared</span>@endif
+                            @if ($view->userId === auth()->id())<form method="post" action="{{ route('gather.view.drop', [$store, $view->id]) }}">@csrf<button class="button" aria-label="Delete the view {{ $view->name }}">Delete</button></form>@endif</p>
                     @empty
                         <p class="soft">No saved views yet.</p>
                     @endforelse

@@ -39,12 +39,12 @@
                     <thead><tr><th scope="col">When</th><th scope="col">Who and what</th><th scope="col">Before and after</th></tr></thead>
                     <tbody>
                     @forelse ($history as $entry)
-                        @php($field = (int) $entry->resource_id > 0 ? Orchard\Core\Wording\TextField::from((int) $entry->field) : App\Changes\AddressField::from((int) $entry->field))
+                        @php($field = $entry->resourceId > 0 ? Orchard\Core\Wording\TextField::from($entry->field) : App\Changes\AddressField::from($entry->field))
                         @php($briefly = static fn (string $value): string => $value === '' ? 'nothing' : ($field instanceof App\Changes\AddressField ? mb_strimwidth($field->brief($value), 0, 300, '…') : $value))
                         <tr>
-                            <td class="nowrap">{{ App\Platform\Web\Forms::moment($entry->created_at, $store->timezone) }}</td>
-                            <td>{{ $entry->user_name ?? ($entry->event === 'seen' ? 'The text' : 'Young Orchard') }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }} <span class="soft">({{ $field instanceof App\Changes\AddressField ? lcfirst($field->label()) : $field->words() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
-                            <td>@if ($entry->before_value !== null)<del>{{ $briefly($entry->before_value) }}</del><br>@endif @if ($entry->after_value !== null)<ins>{{ $briefly($entry->after_value) }}</ins>@endif</td>
+                            <td class="nowrap">{{ App\Platform\Web\Forms::moment($entry->createdAt, $store->timezone) }}</td>
+                            <td>{{ $entry->userName ?? ($entry->event === App\Changes\HistoryEvent::Seen ? 'The text' : 'Young Orchard') }} {{ $entry->event->words() }} <span class="soft">({{ $field instanceof App\Changes\AddressField ? lcfirst($field->label()) : $field->words() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
+                            <td>@if ($entry->before !== null)<del>{{ $briefly($entry->before) }}</del><br>@endif @if ($entry->after !== null)<ins>{{ $briefly($entry->after) }}</ins>@endif</td>
                         </tr>
                     @empty
                         <tr><td colspan="3">No changes yet.</td></tr>

@@ -8,7 +8,7 @@
         <thead><tr><th scope="col">Event</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Repeats</th><th scope="col">Next</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @forelse ($events as $event)
-            <tr><td class="wrap-any">{{ $event->name }}@if ($event->is_break) <span class="state is-hand">break in the data</span>@endif @if ($event->is_freeze) <span class="state is-hand">no releases</span>@endif</td><td>{{ App\Platform\Web\Forms::day($event->first_day) }}</td><td>{{ App\Platform\Web\Forms::day((new DateTimeImmutable($event->first_day))->modify('+'.($event->days - 1).' days')) }}</td><td>{{ App\Facts\Calendar\Returns::from($event->returns)->words() }}</td>
+            <tr><td class="wrap-any">{{ $event->name }}@if ($event->isBreak) <span class="state is-hand">break in the data</span>@endif @if ($event->isFreeze) <span class="state is-hand">no releases</span>@endif</td><td>{{ App\Platform\Web\Forms::day($event->first) }}</td><td>{{ App\Platform\Web\Forms::day($event->lastFrom($event->first)) }}</td><td>{{ $event->returns->words() }}</td>
                 <td>{{ App\Platform\Web\Forms::day(collect($coming)->firstWhere('name', $event->name)['first'] ?? '') }}</td><td>@can('write', $store)<form method="post" action="{{ route('calendar.drop', [$store, $event->id]) }}">@csrf<button class="button">Remove</button></form>@endcan</td></tr>
         @empty
             <tr><td colspan="6">No events yet.</td></tr>

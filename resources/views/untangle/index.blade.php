@@ -10,7 +10,7 @@
         <p class="note">No search for duplicates has run yet. It starts by itself after each crawl{{ $crawled ? '' : ': crawl the store first' }}.@can('write', $store) @if ($crawled)“Search again” starts it now.@else <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a>@endif @endcan</p>
     @else
         @if ($drifts)
-            <div class="note is-hand"><p><b>@n(count($drifts))</b> {{ count($drifts) === 1 ? 'URL no longer shows' : 'URLs no longer show' }} what was released: {{ App\Stores\Http\ShownUrl::of($store, $drifts[0]->url) }} shows “{{ mb_strimwidth($drifts[0]->drifted === '' ? 'nothing' : $drifts[0]->drifted, 0, 80, '…') }}” instead of “{{ mb_strimwidth($drifts[0]->shown, 0, 80, '…') }}”.</p>
+            <div class="note is-hand"><p><b>@n(count($drifts))</b> {{ count($drifts) === 1 ? 'URL no longer shows' : 'URLs no longer show' }} what was released: {{ App\Stores\Http\ShownUrl::of($store, $drifts[0]->url) }} shows “{{ mb_strimwidth($drifts[0]->now === '' ? 'nothing' : $drifts[0]->now, 0, 80, '…') }}” instead of “{{ mb_strimwidth($drifts[0]->shown, 0, 80, '…') }}”.</p>
                 @can('write', $store)<form method="post" action="{{ route('untangle.drifts', $store) }}">@csrf<button class="button" name="do" value="back">Set all again</button> <button class="button" name="do" value="accept">Accept what the pages show</button></form>@endcan</div>
         @endif
         <section>

@@ -49,6 +49,6 @@
     @endif
     @if ($history !== [])
         <h2>History of the keeper’s URL</h2>
-        <ul>@foreach ($history as $entry)<li>{{ App\Platform\Web\Forms::moment($entry->created_at, $store->timezone) }}: {{ $entry->user_name ?? 'Young Orchard' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }}, {{ lcfirst(App\Changes\AddressField::from((int) $entry->field)->label()) }} {{ App\Changes\AddressField::from((int) $entry->field)->brief((string) $entry->after_value) }}</li>@endforeach</ul>
+        <ul>@foreach ($history as $entry)<li>{{ App\Platform\Web\Forms::moment($entry->createdAt, $store->timezone) }}: {{ $entry->userName ?? 'Young Orchard' }} {{ $entry->event->words() }}, {{ lcfirst(App\Changes\AddressField::from($entry->field)->label()) }} {{ App\Changes\AddressField::from($entry->field)->brief((string) $entry->after) }}</li>@endforeach</ul>
     @endif
 @endsection

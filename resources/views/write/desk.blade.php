@@ -27,7 +27,7 @@
         @include('write.tabs')
         <label class="of">In <span class="select"><select data-goes aria-label="Pages on the desk">
             <option value="{{ $link(['selection' => null, 'sort' => null]) }}" @selected($filter->selection === null)>all pages</option>
-            @foreach ($selections as $selection)<option value="{{ $link(['selection' => (string) $selection->id, 'sort' => 'picked']) }}" @selected($filter->selection === (int) $selection->id)>{{ $selection->name }}</option>@endforeach
+            @foreach ($selections as $selection)<option value="{{ $link(['selection' => (string) $selection->id, 'sort' => 'picked']) }}" @selected($filter->selection === $selection->id)>{{ $selection->name }}</option>@endforeach
             @if ($filter->selection !== null && ! collect($selections)->contains('id', $filter->selection))<option selected value="{{ $link([]) }}">picked pages</option>@endif
         </select></span></label>
         <span class="right">

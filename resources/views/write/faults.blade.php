@@ -32,6 +32,6 @@
 @endif
 @if ($comments)
     <h3>What was said</h3>
-    @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name ?? 'Somebody' }}</b>, @day($comment->made_at): {{ $comment->words }}</p>@endforeach
+    @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name }}</b>, @day($comment->madeAt): {{ $comment->words }}</p>@endforeach
 @endif
 @if ($mayWrite)<form method="post" action="{{ route('write.faults.act', [$store, $row->id, $field->key()]) }}" data-fault class="say-line">@csrf<input type="hidden" name="do" value="say"><label for="say-words">A word to whoever writes or approves</label> <input class="input" id="say-words" name="words" maxlength="1000" size="40" required> <button class="button">Say it</button></form>@endif

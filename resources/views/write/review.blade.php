@@ -37,7 +37,7 @@
                 @if ($fit->isCut() && ! in_array(Orchard\Core\Wording\Check::TooWide, $checks, true))<li>{{ $fit->lostWords() }} words of it would be cut off: “{{ $fit->lost }}”</li>@endif
                 @if ($doubts === [] && $checks === [])<li class="soft">No fault found, and each claim is among the facts.</li>@endif
             </ul>
-            @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name ?? 'Somebody' }}</b>, @day($comment->made_at): {{ $comment->words }}</p>@endforeach
+            @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name }}</b>, @day($comment->madeAt): {{ $comment->words }}</p>@endforeach
             <form method="post" action="{{ $act((int) $row->id) }}" class="review-act" id="review-act">
                 @csrf
                 <input type="hidden" name="revision" value="{{ $row->revision }}"><input type="hidden" name="next" value="{{ $next }}">

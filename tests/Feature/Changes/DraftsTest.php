@@ -11,6 +11,8 @@ use App\Changes\DraftState;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\History;
+use App\Changes\HistoryEntry;
+use App\Changes\HistoryEvent;
 use App\Changes\Origin;
 use App\Changes\SentAddress;
 use App\Stores\Models\Store;
@@ -103,16 +105,16 @@ it('loses no word, whatever people and recipes do one after the other', function
             ->and($after === null ? $stored : $after->baseValue)
             ->toBe($stored);
     }
-    $told = array_map(static fn (object $entry): string => (string) $entry->after_value, History::of($resource, 1000));
+    $told = array_map(static fn (HistoryEntry $entry): string => (string) $entry->after, History::of($resource, 1000));
     foreach (array_unique($given) as $text) {
         expect($text === $stored || in_array($text, $told, true))->toBeTrue($text);
     }
     // From the first entry to the last each begins where the one before it ended, but for those that were not taken.
     $value = $stored;
     foreach (array_reverse(History::of($resource, 1000)) as $entry) {
-        if ($entry->event !== 'not taken') {
-            expect((string) $entry->before_value)->toBe($value);
-            $value = (string) $entry->after_value;
+        if ($entry->event !== HistoryEvent::NotTaken) {
+            expect((string) $entry->before)->toBe($value);
+            $value = (string) $entry->after;
         }
     }
     expect($value)->toBe($drafts->find($resource, TextField::Title)->value ?? $stored);
@@ -196,7 +198,7 @@ it('decides a clash for one side, and once', function (bool $ours): void {
     $ours
         ? expect($after)->state->toBe(DraftState::Ready)->baseValue->toBe('Theirs')->value->toBe('Ours')
         : expect($after)->toBeNull();
-    expect(array_map(static fn (object $entry): string => (string) $entry->event, History::of($resource, 1)))->toBe([
+    expect(array_map(static fn (HistoryEntry $entry): string => $entry->event->value, History::of($resource, 1)))->toBe([
         $ours ? 'ready' : 'dropped',
     ]);
 })->with(['ours' => [true], 'theirs' => [false]]);

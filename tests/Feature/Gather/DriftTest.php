@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\DriftCause;
+use App\Changes\DriftedText;
 use App\Changes\Drifts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
@@ -32,7 +34,7 @@ function released(Store $store, string $external, string $title): int
 function drifted(Store $store): array
 {
     return array_map(
-        static fn (object $drift): string => "{$drift->ours} / {$drift->theirs}",
+        static fn (DriftedText $drift): string => "{$drift->ours} / {$drift->theirs}",
         Drifts::list($store, 100),
     );
 }
@@ -118,7 +120,7 @@ it('tells what one hand did to many texts as one line, decided at once', functio
     changeInShop($this->products[3]['id'], ['title' => 'Quite another text']);
     crawl($this->store);
     $causes = Drifts::causes($this->store);
-    expect(array_map(static fn (object $one): array => [$one->cause, (int) $one->texts], $causes))->toBe([
+    expect(array_map(static fn (DriftCause $one): array => [$one->words, $one->texts], $causes))->toBe([
         ['got “ | New theme” at its end', 3],
         ['was written anew', 1],
     ]);

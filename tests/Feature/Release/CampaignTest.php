@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\DriftedText;
 use App\Changes\Drifts;
 use App\Changes\Origin;
 use App\Facts\Calendar\Calendar;
@@ -116,7 +117,7 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
     }
     // A crawl meanwhile raises no alarm for what is ours.
     crawl($store);
-    $drifted = array_map(static fn (object $one): string => (string) $one->theirs, Drifts::list($store, 100));
+    $drifted = array_map(static fn (DriftedText $one): string => $one->theirs, Drifts::list($store, 100));
     expect($drifted)->toHaveCount(6)->each->toStartWith('Edited in the shop');
 
     timeComes($campaign, '-4 DAY', '-1 MINUTE');
@@ -133,7 +134,7 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
     }
     crawl($store);
     expect(
-        array_map(static fn (object $one): string => (string) $one->theirs, Drifts::list($store, 100)),
+        array_map(static fn (DriftedText $one): string => $one->theirs, Drifts::list($store, 100)),
     )->each->toStartWith('Edited in the shop');
     // The draft still stands on the text that is there again, and goes out now.
     $made = app(Releases::class)->send($store, null, null);

@@ -9,6 +9,7 @@ use App\Changes\Addresses\SlugAdvice;
 use App\Changes\AddressField;
 use App\Changes\AddressSending;
 use App\Changes\History;
+use App\Changes\HistoryEvent;
 use App\Changes\Origin;
 use App\Changes\SentAddress;
 use App\Gather\Files\FileSort;
@@ -98,7 +99,7 @@ it('folds every duplicate of the shop, sees it live, and takes all of it back', 
         ->toBe(count($plan->changes))
         ->and(shopSays($path($first['page'])))
         ->toBe('names '.str_replace((string) getenv('SHOP_URL'), '', $first['value']));
-    expect(array_column(History::ofPage($first['page']), 'event'))->toBe(['seen', 'live', 'ready']);
+    expect(array_column(History::ofPage($first['page']), 'event'))->toBe([HistoryEvent::Seen, HistoryEvent::Live, HistoryEvent::Ready]);
     // The next crawl and search find that nothing is left of it.
     crawl($store);
     findTangles($store);

@@ -7,6 +7,7 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\History;
+use App\Changes\HistoryEntry;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -65,7 +66,7 @@ it('saves a draft, tells its checks, and takes it back when the shop’s text is
         ->assertJson(['isDraft' => false, 'revision' => 0, 'state' => '']);
     expect(DB::table('drafts')->where('resource_id', $product->id)->exists())
         ->toBeFalse()
-        ->and(array_map(static fn (object $e): string => (string) $e->event, History::of($product->id)))
+        ->and(array_map(static fn (HistoryEntry $e): string => $e->event->value, History::of($product->id)))
         ->toBe(['reverted', 'saved']);
 });
 

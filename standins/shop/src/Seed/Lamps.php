@@ -122,7 +122,8 @@ final readonly class Lamps
         $finish = strtolower($facts['finishes'][0]);
         $title = match (true) {
             $luck < 22 => '',
-            $luck < 34 => "$name in $finish by {$facts['maker']}, {$facts['socket']}, dimmable, for {$facts['room']} and every other room of your home",
+            $luck < 34 => "$name in $finish by {$facts['maker']}, {$facts['socket']}, dimmable, ".
+                "for {$facts['room']} and every other room of your home",
             $luck < 40 => $this->draws->pick(['Lamp', 'New product', 'Beautiful lamp', 'Home']),
             $luck < 50 => $facts['type_name'].' online',
             $luck < 56 => "$name & shade \"{$facts['shape']}\" <new>",
@@ -137,7 +138,8 @@ final readonly class Lamps
                     "A lovely lamp for the {$facts['room']} and for any other room where good light is wanted. ",
                     3,
                 ),
-            default => "$name by {$facts['maker']} in $finish, with {$facts['socket']} socket and fabric cord. Made of {$facts['material']}, checked by hand and sent within two days.",
+            default => "$name by {$facts['maker']} in $finish, with {$facts['socket']} socket and fabric cord. ".
+                "Made of {$facts['material']}, checked by hand and sent within two days.",
         };
 
         return [$title, $description];
