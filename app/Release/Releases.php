@@ -308,4 +308,30 @@ final class Releases
             'created_at' => now(),
         ]);
     }
+
+    /** All pages that have not been seen live are looked at again; what was handed over gets its time anew. */
+    public static function lookAgain(Store $store, int $release): void
+    {
+        DB::table('release_items')
+            ->where('release_id', $release)
+            ->whereIn('seen', ['no', 'not yet', 'not seen'])
+            ->update([
+                'seen' => 'no',
+                'look_at' => now(),
+                'looks' => 0,
+                'due_at' => DB::raw(
+                    "IF(state = 'handed', TIMESTAMPADD(DAY, {$store->options()->handoverDays}, ".
+                        'UTC_TIMESTAMP()), due_at)',
+                ),
+            ]);
+    }
+
+    /** What people want to remember of a release. */
+    public static function note(Store $store, int $release, string $note): void
+    {
+        DB::table('release_batches')
+            ->where('store_id', $store->id)
+            ->where('id', $release)
+            ->update(['note' => trim($note) ?: null]);
+    }
 }

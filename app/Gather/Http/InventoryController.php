@@ -13,6 +13,7 @@ use App\Gather\Pages\PageList;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\SavedViews;
@@ -115,23 +116,13 @@ final class InventoryController
             ),
         );
 
-        return response()->streamDownload(
-            static function () use ($store, $list, $filter, $more, $export, $format): void {
-                TableWriter::write(
-                    $format,
-                    [
-                        ...PageExport::COLUMNS,
-                        ...array_map(
-                            static fn (PageColumn $column): string => str_replace('-', '_', $column->value),
-                            $more,
-                        ),
-                    ],
-                    $export->rows($store, $list->ids($store, $filter), $more),
-                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-pages.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        $columns = array_map(static fn (PageColumn $column): string => str_replace('-', '_', $column->value), $more);
+
+        return TableDownload::of(
+            "{$store->slug}-pages",
+            $format,
+            [...PageExport::COLUMNS, ...$columns],
+            static fn (): iterable => $export->rows($store, $list->ids($store, $filter), $more),
         );
     }
 

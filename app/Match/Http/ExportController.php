@@ -6,9 +6,9 @@ namespace App\Match\Http;
 
 use App\Match\Tracking\MatchTables;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class ExportController
@@ -19,17 +19,11 @@ final class ExportController
         $asked = $request->query('what');
         $what = is_string($asked) && isset(MatchTables::ALL[$asked]) ? $asked : 'pages';
 
-        return response()->streamDownload(
-            static function () use ($store, $format, $what): void {
-                TableWriter::write(
-                    $format,
-                    MatchTables::ALL[$what],
-                    MatchTables::rows($what, $store),
-                    fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-                );
-            },
-            $store->slug.'-'.($what === 'pages' ? 'matches' : $what).".$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            $store->slug.'-'.($what === 'pages' ? 'matches' : $what),
+            $format,
+            MatchTables::ALL[$what],
+            static fn () => MatchTables::rows($what, $store),
         );
     }
 }

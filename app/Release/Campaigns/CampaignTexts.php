@@ -93,4 +93,45 @@ final class CampaignTexts
             );
         }
     }
+
+    /**
+     * Resources of a kind, or of a list, or both.
+     *
+     * @param  array<string, mixed>  $given  kind and list, where they are given
+     * @return list<int>
+     */
+    public static function chosen(Store $store, array $given): array
+    {
+        $ids = DB::table('resources as r')
+            ->where('r.store_id', $store->id)
+            ->where('r.gone', 0)
+            ->whereNotNull('r.page_id')
+            ->when(isset($given['kind']), static fn ($query) => $query->where('r.kind', $given['kind']))
+            ->when(
+                isset($given['list']),
+                static fn ($query) => $query
+                    ->join('selected_pages as s', 's.page_id', '=', 'r.page_id')
+                    ->join('page_selections as l', 'l.id', '=', 's.selection_id')
+                    ->where('l.store_id', $store->id)
+                    ->where('s.selection_id', $given['list']),
+            )
+            ->orderBy('r.id')
+            ->limit(CampaignTexts::MOST)
+            ->pluck('r.id')
+            ->all();
+
+        return array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids));
+    }
+
+    /** @param  ?array{int, int}  $text  resource and field; null for all of the campaign */
+    public static function takeOut(int $campaign, ?array $text): void
+    {
+        DB::table('release_campaign_texts')
+            ->where('campaign_id', $campaign)
+            ->when(
+                $text !== null,
+                static fn ($query) => $query->where('resource_id', $text[0] ?? 0)->where('field', $text[1] ?? 0),
+            )
+            ->delete();
+    }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Http;
 
 use App\Connectors\Http\BrowserProcess;
-use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
@@ -16,7 +16,6 @@ use App\Tend\Lists\TendTables;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** What was found, by cause, and page by page. */
@@ -75,19 +74,13 @@ final class FindingsController
     public function export(Store $store, string $what, string $format): StreamedResponse
     {
         $columns = TendTables::columns($what);
-        abort_unless(isset(TableWriter::FORMATS[$format]) && $columns !== null, 404);
+        abort_if($columns === null, 404);
 
-        return response()->streamDownload(
-            static function () use ($store, $format, $what, $columns): void {
-                TableWriter::write(
-                    $format,
-                    $columns,
-                    TendTables::rows($what, $store),
-                    fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-$what.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-$what",
+            $format,
+            $columns,
+            static fn () => TendTables::rows($what, $store),
         );
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
-use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Tend\Lists\MadeAlts;
 use App\Tend\Lists\MadeMarkup;
@@ -16,7 +16,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** How pages are reached, one by one: the way, the links, what would bring them nearer, and who made them. */
@@ -89,19 +88,13 @@ final class PageController
     /** Every link that leads to a page, for whoever mends them. */
     public function spots(Store $store, int $page, string $format): StreamedResponse
     {
-        abort_unless(isset(TableWriter::FORMATS[$format]) && PageReach::find($store, $page) !== null, 404);
+        abort_if(PageReach::find($store, $page) === null, 404);
 
-        return response()->streamDownload(
-            static function () use ($store, $format, $page): void {
-                TableWriter::write(
-                    $format,
-                    self::SPOTS,
-                    PageReach::spots($store, $page),
-                    fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-links-to-$page.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-links-to-$page",
+            $format,
+            self::SPOTS,
+            static fn () => PageReach::spots($store, $page),
         );
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Untangle\Telling\Told;
 use Illuminate\Http\RedirectResponse;
@@ -55,17 +55,11 @@ final class ToldController
 
     public function export(Store $store, string $format): StreamedResponse
     {
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
-
-        return response()->streamDownload(
-            static fn () => TableWriter::write(
-                $format,
-                ['url', 'purpose', 'why', 'sent'],
-                Told::export($store),
-                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-            ),
-            "{$store->slug}-to-tell.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-to-tell",
+            $format,
+            ['url', 'purpose', 'why', 'sent'],
+            static fn () => Told::export($store),
         );
     }
 }

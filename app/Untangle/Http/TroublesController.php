@@ -8,6 +8,7 @@ use App\Inventory\PageSource;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
+use App\Untangle\Lists\Place;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Platform\Database\Bulk;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -15,6 +16,8 @@ use stdClass;
 /** Pages of a cause, and causes that are alike. */
 final class CausePages
 {
+    private const MOST_REWRITTEN = 2000;
+
     /** @return list<stdClass> causes of the same sort and words, most clicks first */
     public static function familyOf(Store $store, stdClass $cause): array
     {
@@ -53,5 +56,68 @@ final class CausePages
                     ->all(),
             ),
         );
+    }
+
+    /**
+     * Pages of causes that are safe to change, those with the most clicks first.
+     *
+     * @param  ?list<int>  $causes  null for all that are safe as a whole
+     * @return list<int>
+     */
+    public static function safe(Store $store, ?array $causes): array
+    {
+        return Bulk::ids(
+            DB::table('untangle_pages as u')
+                ->where('u.store_id', $store->id)
+                ->when(
+                    $causes === null,
+                    static fn ($query) => $query
+                        ->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')
+                        ->where('c.is_safe', 1),
+                    static fn ($query) => $query->whereIn('u.cause_id', $causes ?? []),
+                )
+                ->where('u.is_safe', 1)
+                ->whereIn('u.action', Means::changes())
+                ->orderByDesc('u.clicks')
+                ->orderBy('u.page_id')
+                ->limit(Plan::MOST)
+                ->get(['u.page_id'])
+                ->all(),
+            'page_id',
+        );
+    }
+
+    /** @return list<int> pages of a tangle */
+    public static function ofTangle(Store $store, int $tangle): array
+    {
+        return Bulk::ids(
+            DB::table('untangle_pages')
+                ->where('store_id', $store->id)
+                ->where('tangle_id', $tangle)
+                ->get(['page_id'])
+                ->all(),
+            'page_id',
+        );
+    }
+
+    /** @return list<int> pages that are to get a text of their own, those with the most clicks first */
+    public static function toRewrite(Store $store, int $cause): array
+    {
+        return Bulk::ids(
+            DB::table('untangle_pages')
+                ->where('store_id', $store->id)
+                ->where('cause_id', $cause)
+                ->where('action', Means::Rewrite->value)
+                ->orderByDesc('clicks')
+                ->limit(self::MOST_REWRITTEN)
+                ->get(['page_id'])
+                ->all(),
+            'page_id',
+        );
+    }
+
+    public static function find(Store $store, int $cause): ?stdClass
+    {
+        return DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first();
     }
 }

@@ -7,8 +7,8 @@ namespace App\Watch\Http;
 use App\Changes\Live\ReleaseNames;
 use App\Changes\Live\TimeMarks;
 use App\Inventory\Selections;
-use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
 use App\Watch\Changed\Decision;
@@ -21,7 +21,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use RuntimeException;
 use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -92,17 +91,12 @@ final class ChangeController
     public function export(Store $store, int $change, string $format): StreamedResponse
     {
         $row = $this->row($store, $change);
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(
-            static fn () => TableWriter::write(
-                $format,
-                ChangePages::COLUMNS,
-                ChangePages::export($store, $row),
-                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-            ),
-            "{$store->slug}-change-$change.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-change-$change",
+            $format,
+            ChangePages::COLUMNS,
+            static fn () => ChangePages::export($store, $row),
         );
     }
 

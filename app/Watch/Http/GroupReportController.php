@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Access\Models\User;
-use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Watch\Reports\GroupReport;
 use DateTimeImmutable;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The report of several stores, each of which whoever reads it may see. */
@@ -31,15 +30,11 @@ final class GroupReportController
     {
         $report = self::report($request, self::mine($request));
 
-        return response()->streamDownload(
-            static fn () => TableWriter::write(
-                $format,
-                GroupReport::COLUMNS,
-                $report->export(),
-                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-            ),
-            "stores-{$report->to}.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "stores-{$report->to}",
+            $format,
+            GroupReport::COLUMNS,
+            static fn () => $report->export(),
         );
     }
 

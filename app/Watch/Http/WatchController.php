@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Facts\NumberWindow;
-use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use App\Watch\Judging\GroupedBy;
@@ -20,7 +20,6 @@ use DateTimeImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** All changes with what came of them, the store as a whole first. */
@@ -62,17 +61,11 @@ final class WatchController
 
     public function export(Store $store, string $format): StreamedResponse
     {
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
-
-        return response()->streamDownload(
-            static fn () => TableWriter::write(
-                $format,
-                ResultList::COLUMNS,
-                ResultList::export($store),
-                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
-            ),
-            "{$store->slug}-results.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-results",
+            $format,
+            ResultList::COLUMNS,
+            static fn () => ResultList::export($store),
         );
     }
 

@@ -6,8 +6,8 @@ namespace App\Weigh\Http;
 
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
-use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -107,19 +107,11 @@ final class FindingsController
 
     public function missingSheet(Store $store, string $format): StreamedResponse
     {
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
-
-        return response()->streamDownload(
-            static function () use ($store, $format): void {
-                TableWriter::write(
-                    $format,
-                    MissingSheet::COLUMNS,
-                    MissingSheet::rows($store),
-                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-not-in-stock.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-not-in-stock",
+            $format,
+            MissingSheet::COLUMNS,
+            static fn () => MissingSheet::rows($store),
         );
     }
 

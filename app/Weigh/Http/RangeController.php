@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
-use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -67,19 +67,13 @@ final class RangeController
     public function export(Store $store, int $range, string $format): StreamedResponse
     {
         $row = Ranges::find($store, $range);
-        abort_if($row === null || ! isset(TableWriter::FORMATS[$format]), 404);
+        abort_if($row === null, 404);
 
-        return response()->streamDownload(
-            static function () use ($store, $row, $format): void {
-                TableWriter::write(
-                    $format,
-                    Ranges::COLUMNS,
-                    Ranges::export($store, $row),
-                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-{$row->first_day}-{$row->last_day}.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-{$row->first_day}-{$row->last_day}",
+            $format,
+            Ranges::COLUMNS,
+            static fn () => Ranges::export($store, $row),
         );
     }
 }

@@ -7,9 +7,9 @@ namespace App\Weigh\Http;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Inventory\Terms\PageTerms;
-use App\Platform\Tables\TableWriter;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -160,19 +160,11 @@ final class WeighController
 
     public function export(Store $store, string $format): StreamedResponse
     {
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
-
-        return response()->streamDownload(
-            static function () use ($store, $format): void {
-                TableWriter::write(
-                    $format,
-                    Scores::COLUMNS,
-                    Scores::export($store),
-                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                );
-            },
-            "{$store->slug}-upside.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            "{$store->slug}-upside",
+            $format,
+            Scores::COLUMNS,
+            static fn () => Scores::export($store),
         );
     }
 }

@@ -8,9 +8,9 @@ use App\Changes\LastTouched;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
-use App\Platform\Tables\TableWriter;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
+use App\Platform\Web\TableDownload;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -315,19 +315,12 @@ final class WorklistController
                 'Content-Disposition' => "attachment; filename=\"$name.ics\"",
             ]);
         }
-        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(
-            static function () use ($store, $pages, $format): void {
-                TableWriter::write(
-                    $format,
-                    WorklistSheet::COLUMNS,
-                    WorklistSheet::rows($pages, Units::of($store)),
-                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                );
-            },
-            "$name.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
+        return TableDownload::of(
+            $name,
+            $format,
+            WorklistSheet::COLUMNS,
+            static fn () => WorklistSheet::rows($pages, Units::of($store)),
         );
     }
 

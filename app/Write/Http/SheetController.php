@@ -6,6 +6,7 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Platform\Tables\TableWriter;
+use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Sheets\SheetImport;
@@ -56,24 +57,17 @@ final class SheetController
                 ),
             )
             : null;
-        $isLong = $request->query('form') === 'long';
+        $name = "{$store->slug}-texts";
 
-        return response()->streamDownload(
-            static function () use ($store, $export, $wide, $format, $filter, $ticked, $isLong): void {
-                $to = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-                $isLong
-                    ? TableWriter::write($format, TextExport::COLUMNS, $export->rows($store), $to)
-                    : TableWriter::write(
-                        $format,
-                        WideSheet::COLUMNS,
-                        $wide->rows($store, $filter, $ticked),
-                        $to,
-                        widths: WideSheet::WIDTHS,
-                    );
-            },
-            "{$store->slug}-texts.$format",
-            ['Content-Type' => TableWriter::FORMATS[$format]],
-        );
+        return $request->query('form') === 'long'
+            ? TableDownload::of($name, $format, TextExport::COLUMNS, static fn (): iterable => $export->rows($store))
+            : TableDownload::of(
+                $name,
+                $format,
+                WideSheet::COLUMNS,
+                static fn (): iterable => $wide->rows($store, $filter, $ticked),
+                WideSheet::WIDTHS,
+            );
     }
 
     public function import(Request $request, Store $store, SheetImport $import): RedirectResponse

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Untangle\Http;
+namespace App\Untangle\Lists;
 
 use Illuminate\Http\Request;
 

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Web;
+
+use App\Platform\Tables\Formula;
+use App\Platform\Tables\TableWriter;
+use Closure;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** A table as a file for whoever asks for it by the browser, written while it is sent. */
+final class TableDownload
+{
+    /**
+     * @param  string  $name  of the file, without its ending
+     * @param  list<string>  $columns
+     * @param  Closure(): iterable<list<string|int|float|Formula|null>>  $rows  asked for when the file is written
+     * @param  list<int>  $widths  of columns in a workbook, in characters
+     *
+     * @throws NotFoundHttpException where there is no such format
+     */
+    public static function of(
+        string $name,
+        string $format,
+        array $columns,
+        Closure $rows,
+        array $widths = [],
+    ): StreamedResponse {
+        $type = TableWriter::FORMATS[$format] ?? throw new NotFoundHttpException();
+
+        return response()->streamDownload(
+            static fn () => TableWriter::write(
+                $format,
+                $columns,
+                $rows(),
+                fopen('php://output', 'wb') ?: throw new RuntimeException('The answer cannot be written to.'),
+                widths: $widths,
+            ),
+            "$name.$format",
+            ['Content-Type' => $type],
+        );
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Campaigns;
+
+use App\Inventory\Selections;
+use App\Platform\Typed;
+use App\Stores\Models\Store;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Campaigns, and the texts of one. */
+final class CampaignScreen
+{
+    private const PAGE = 50;
+
+    /** @return list<stdClass> campaigns, the newest first, with how many texts they have and who approved them */
+    public static function all(Store $store): array
+    {
+        return array_values(
+            DB::table('release_campaigns as c')
+                ->leftJoin('users as u', 'u.id', '=', 'c.approved_by')
+                ->where('c.store_id', $store->id)
+                ->orderByDesc('c.id')
+                ->limit(50)
+                ->select(['c.*', 'u.name as approver'])
+                ->selectSub(
+                    DB::table('release_campaign_texts as t')
+                        ->whereColumn('t.campaign_id', 'c.id')
+                        ->selectRaw('COUNT(*)'),
+                    'texts',
+                )
+                ->get()
+                ->all(),
+        );
+    }
+
+    /**
+     * @param  stdClass  $row  of release_campaigns
+     * @return array<string, mixed> for the view release.campaign
+     */
+    public static function of(Request $request, Store $store, stdClass $row): array
+    {
+        $campaign = (int) $row->id;
+        $after =
+            preg_match('/^(\d{1,18})-(\d{1,3})$/', (string) $request->query('after'), $place) === 1
+                ? [(int) $place[1], (int) $place[2]]
+                : [0, 0];
+        $texts = DB::table('release_campaign_texts as c')
+            ->join('resources as r', 'r.id', '=', 'c.resource_id')
+            ->leftJoin(
+                'resource_texts as t',
+                static fn ($join) => $join->on('t.resource_id', '=', 'c.resource_id')->on('t.field', '=', 'c.field'),
+            )
+            ->where('c.campaign_id', $campaign)
+            ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
+            ->orderBy('c.resource_id')
+            ->orderBy('c.field')
+            ->limit(self::PAGE + 1)
+            ->get(['c.*', 'r.name', 'r.page_id', 't.stored', 't.shown']);
+        $last = $texts->count() > self::PAGE ? $texts[self::PAGE - 1] : null;
+
+        return [
+            'store' => $store,
+            'campaign' => $row,
+            'state' => CampaignState::from((int) $row->state),
+            'count' => DB::table('release_campaign_texts')->where('campaign_id', $campaign)->count(),
+            'texts' => $texts->take(self::PAGE),
+            'next' => $last === null ? null : "$last->resource_id-$last->field",
+            'selections' => Selections::named($store),
+            'items' => self::items($row->start_release),
+            'back' => self::items($row->end_release),
+        ];
+    }
+
+    /** @return array<string, int> items of a release by state */
+    private static function items(mixed $release): array
+    {
+        return is_numeric($release)
+            ? Typed::ints(
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->groupBy('state')
+                    ->selectRaw('state, COUNT(*) AS n')
+                    ->pluck('n', 'state')
+                    ->all(),
+            )
+            : [];
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Lists;
+
+use App\Platform\Typed;
+use App\Platform\Work\WorkView;
+use App\Release\Handing\Handover;
+use App\Release\Items\FieldChange;
+use App\Release\Sending\LookWork;
+use App\Release\Sending\SendWork;
+use App\Stores\Models\Store;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** One release that was made: its items, and how far it is. */
+final class SentRelease
+{
+    private const PAGE = 50;
+
+    public static function find(Store $store, int $release): ?stdClass
+    {
+        return DB::table('release_batches')
+            ->leftJoin('users', 'users.id', '=', 'user_id')
+            ->where('store_id', $store->id)
+            ->where('release_batches.id', $release)
+            ->first(['release_batches.*', 'users.name as user_name']);
+    }
+
+    /**
+     * @param  stdClass  $row  as find() gives it
+     * @return array<string, mixed> for the view release.show
+     */
+    public static function of(Request $request, Store $store, stdClass $row): array
+    {
+        $release = (int) $row->id;
+        $items = DB::table('release_items')
+            ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+            ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+            ->where('release_id', $release)
+            ->when(
+                is_string($request->query('state')),
+                static fn ($query) => $query->where('state', $request->query('state')),
+            )
+            ->when(
+                is_string($request->query('seen')),
+                static fn ($query) => $query->where('seen', $request->query('seen')),
+            )
+            ->where('release_items.id', '>', (int) $request->query('after', '0'))
+            ->orderBy('release_items.id')
+            ->limit(self::PAGE + 1)
+            ->get([
+                'release_items.*',
+                DB::raw('COALESCE(pages.url, resources.name) AS name'),
+                DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
+            ]);
+
+        return [
+            'store' => $store,
+            'release' => $row,
+            'items' => $items->take(self::PAGE),
+            'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null,
+            'files' => (new Handover($store, $release))->files(),
+            'handed' => DB::table('release_items')
+                ->where('release_id', $release)
+                ->groupBy('via')
+                ->selectRaw('via, COUNT(*) AS n, MIN(due_at) AS due')
+                ->get()
+                ->keyBy('via')
+                ->all(),
+            'changesOf' => static fn (stdClass $item): array => FieldChange::unpack((string) $item->fields),
+        ] + self::progress($release);
+    }
+
+    /**
+     * @return array{sending: ?WorkView, looking: ?WorkView, counts: array<string, int>, seen: array<string, int>,
+     *     undone: int}
+     */
+    public static function progress(int $release): array
+    {
+        return [
+            'sending' => WorkView::about(SendWork::sort(), $release),
+            'looking' => WorkView::about(LookWork::sort(), $release),
+            'counts' => Typed::ints(
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->groupBy('state')
+                    ->selectRaw('state, COUNT(*) AS n')
+                    ->pluck('n', 'state')
+                    ->all(),
+            ),
+            'seen' => Typed::ints(
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->whereNotNull('seen')
+                    ->groupBy('seen')
+                    ->selectRaw('seen, COUNT(*) AS n')
+                    ->pluck('n', 'seen')
+                    ->all(),
+            ),
+            'undone' => DB::table('release_items')->where('release_id', $release)->whereNotNull('undone_by')->count(),
+        ];
+    }
+}

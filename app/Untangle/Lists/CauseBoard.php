@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Lists;
+
+use App\Changes\AddressDrifts;
+use App\Changes\AddressField;
+use App\Changes\DraftState;
+use App\Platform\Typed;
+use App\Platform\Work\WorkView;
+use App\Stores\Models\Store;
+use App\Untangle\Finding\FindWork;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** Why addresses of the store are the same pages, cause by cause. */
+final class CauseBoard
+{
+    /** @return array<string, mixed> for the view untangle.index */
+    public static function of(Store $store): array
+    {
+        CauseProgress::learn($store);
+        $causes = DB::table('untangle_causes')
+            ->leftJoin('users', 'users.id', '=', 'decided_by')
+            ->where('store_id', $store->id)
+            ->where('urls', '>', 0)
+            ->orderByDesc('clicks')
+            ->orderByDesc('to_do')
+            ->orderByDesc('urls')
+            ->limit(200)
+            ->get(['untangle_causes.*', 'users.name as user_name']);
+        $left = $causes->filter(static fn (stdClass $cause): bool => $cause->to_do > $cause->ready + $cause->live);
+        $open = $left->whereNull('decision');
+        // The one with the most addresses shows best what is meant.
+        $example = $open->where('tangles', '>', 0)->sortByDesc('urls')->first() ?? $causes->first();
+        $tangle =
+            $example === null
+                ? 0
+                : Typed::int(
+                    DB::table('untangle_pages')
+                        ->where('store_id', $store->id)
+                        ->where('page_id', $example->example_page)
+                        ->value('tangle_id'),
+                );
+
+        return [
+            'store' => $store,
+            'state' => DB::table('untangle_states')->where('store_id', $store->id)->first(),
+            'work' => WorkView::latest($store->id, FindWork::sort()),
+            'safe' => $open->where('is_safe', 1),
+            'yours' => $open->where('is_safe', 0),
+            'going' => $causes->filter(
+                static fn (stdClass $cause): bool => $cause->to_do > 0 && $cause->to_do <= $cause->ready + $cause->live,
+            ),
+            'decided' => $left->whereNotNull('decision')->merge($causes->where('to_do', 0)->whereNotNull('decision')),
+            'crawled' => DB::table('page_index')->where('store_id', $store->id)->exists(),
+            'fine' => $causes->whereNull('decision')->where('to_do', 0),
+            'example' => $example,
+            'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
+            'ready' => DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->whereIn('field', AddressField::decisive())
+                ->where('state', DraftState::Ready->value)
+                ->count(),
+            'drifts' => AddressDrifts::list($store, AddressField::decisive(), 50),
+        ];
+    }
+}

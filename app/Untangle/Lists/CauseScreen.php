@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Lists;
+
+use App\Platform\Typed;
+use App\Stores\Models\Store;
+use App\Untangle\Deciding\CauseSort;
+use App\Untangle\Deciding\Plan;
+use App\Untangle\Deciding\Reckoning;
+use App\Untangle\Deciding\Rules;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** One cause: its addresses, the others like it, and what would be changed for it. */
+final class CauseScreen
+{
+    private const PAGE = 50;
+
+    /** @return ?array<string, mixed> for the view untangle.cause; null where there is no such cause */
+    public static function of(Request $request, Store $store, int $cause): ?array
+    {
+        CauseProgress::learn($store);
+        $row = self::row($store, $cause);
+        if ($row === null) {
+            return null;
+        }
+        $sort = CauseSort::from((string) $row->sort);
+        $which =
+            $request->query('show') === 'exceptions'
+                ? 'exceptions'
+                : ($request->query('show') === 'all'
+                    ? 'all'
+                    : 'to-do');
+        [$clicks, $after] = Place::of($request);
+        $pages = DB::table('untangle_pages as u')
+            ->join('pages as p', 'p.id', '=', 'u.page_id')
+            ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
+            ->where('u.store_id', $store->id)
+            ->where('u.cause_id', $cause)
+            ->when($which === 'exceptions', static fn ($query) => $query->where('u.is_safe', 0))
+            ->when($which === 'to-do', static fn ($query) => $query->where('u.action', '<>', 'leave'))
+            ->when(
+                $after !== null,
+                static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [
+                    $clicks,
+                    $clicks,
+                    $after,
+                ]),
+            )
+            ->orderByDesc('u.clicks')
+            ->orderByDesc('u.page_id')
+            ->limit(self::PAGE + 1)
+            ->get(['u.*', 'p.url', 'k.url as keeper_url']);
+        $asked = $request->query('choice');
+        $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
+        $tangle = Typed::int(
+            DB::table('untangle_pages')
+                ->where('store_id', $store->id)
+                ->where('page_id', $row->example_page)
+                ->value('tangle_id'),
+        );
+
+        return [
+            'store' => $store,
+            'cause' => $row,
+            'sort' => $sort,
+            'which' => $which,
+            'pages' => $pages->take(self::PAGE),
+            'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,
+            'rule' => Rules::of($store)->choice($sort),
+            'family' => count(CausePages::familyOf($store, $row)),
+            'targets' => Plan::targets(
+                $store,
+                array_values(
+                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
+                ),
+            ),
+            'choice' => $choice,
+            'preview' => $choice === null ? null : Reckoning::preview($store, $cause, $sort, $choice),
+            'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
+        ];
+    }
+
+    /**
+     * The same fault in several folders: decided, and made ready, at once.
+     *
+     * @return ?array<string, mixed> for the view untangle.family; null where there is no such cause
+     */
+    public static function family(Request $request, Store $store, int $cause): ?array
+    {
+        CauseProgress::learn($store);
+        $row = self::row($store, $cause);
+        if ($row === null) {
+            return null;
+        }
+        $sort = CauseSort::from((string) $row->sort);
+        $causes = collect(CausePages::familyOf($store, $row));
+        $asked = $request->query('choice');
+        $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
+        $preview = $choice === null ? null : [];
+        if ($choice !== null) {
+            foreach ($causes as $one) {
+                foreach (Reckoning::preview($store, (int) $one->id, $sort, $choice) as $means => [$urls, $clicks]) {
+                    $preview[$means] = [($preview[$means][0] ?? 0) + $urls, ($preview[$means][1] ?? 0) + $clicks];
+                }
+            }
+        }
+
+        return [
+            'store' => $store,
+            'sort' => $sort,
+            'causes' => $causes,
+            'rule' => Rules::of($store)->choice($sort),
+            'choice' => $choice,
+            'preview' => $preview,
+        ];
+    }
+
+    /**
+     * What would be changed for a cause, proved.
+     *
+     * @return ?array<string, mixed> for the view untangle.plan; null where there is no such cause
+     */
+    public static function plan(Store $store, int $cause): ?array
+    {
+        $row = self::row($store, $cause);
+        if ($row === null) {
+            return null;
+        }
+
+        return [
+            'store' => $store,
+            'cause' => $row,
+            'plan' => Plan::of($store, CausePages::toDo($store, $cause)),
+        ];
+    }
+
+    private static function row(Store $store, int $cause): ?stdClass
+    {
+        return DB::table('untangle_causes')
+            ->leftJoin('users', 'users.id', '=', 'decided_by')
+            ->where('store_id', $store->id)
+            ->where('untangle_causes.id', $cause)
+            ->first(['untangle_causes.*', 'users.name as user_name']);
+    }
+}
