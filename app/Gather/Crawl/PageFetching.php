@@ -164,15 +164,13 @@ final class PageFetching
         }
     }
 
-    /**
-     * Answers and parsed pages that have come in. Only memory is changed, so that it can go on between the statements
-     * of a write.
-     */
+    /** Takes answers and parsed pages that have come in; only memory is changed, so that it goes on within a write. */
     private function takeWhatIsThere(ParserPool $parsers, bool $wait): void
     {
         $answers = $this->http->finished($wait && $parsers->underWay() === 0 ? 0.05 : 0.0);
         foreach ($answers as [$page, $answer]) {
-            $page instanceof FrontierPage && $this->take($page, $answer, $parsers);
+            /** @var FrontierPage $page as it was added */
+            $this->take($page, $answer, $parsers);
         }
         foreach ($parsers->finished($wait && $answers === [] ? 0.002 : 0.0) as [$tag, $parsed]) {
             /** @var array{FrontierPage, FetchedPage, string} $tag as take() gave it */

@@ -7,6 +7,7 @@ namespace App\Gather\Http;
 use App\Access\Models\User;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
+use App\Gather\Files\ImportList;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Files\ScopeFinder;
@@ -37,20 +38,7 @@ final class FileController
         return view('gather.files', [
             'store' => $store,
             'piece' => self::PIECE,
-            'imports' => DB::table('gather_imports')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->where('is_feed', 0)
-                ->orderByDesc('gather_imports.id')
-                ->limit(50)
-                ->get([
-                    'gather_imports.*',
-                    'users.name as user_name',
-                    DB::raw(
-                        "(SELECT SUM(state = 'rests') FROM fact_days
-                            WHERE fact_days.import_id = gather_imports.id) AS resting",
-                    ),
-                ]),
+            'imports' => ImportList::all($store),
         ]);
     }
 
@@ -78,17 +66,7 @@ final class FileController
             ]);
         }
 
-        return view(
-            'gather.file',
-            [
-                'asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
-                'days' => DB::select(
-                    'SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day,
-                        SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state',
-                    [$import],
-                ),
-            ] + $this->state($store, $row),
-        );
+        return view('gather.file', ImportList::details($import) + $this->state($store, $row));
     }
 
     public function progress(Store $store, int $import): View

@@ -8,8 +8,7 @@ use App\Inventory\PageAddress;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Match\Pairing\Giving;
-use App\Match\Planning\Plan;
-use App\Match\Rivalries\RivalryBook;
+use App\Match\Screens\TermScreen;
 use App\Match\Terms\Asks;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
@@ -17,7 +16,6 @@ use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermKey;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
-use App\Match\Tracking\TermHistory;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
@@ -26,7 +24,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use Orchard\Core\Terms\AskedFor;
@@ -40,54 +37,10 @@ final class TermController
 
     public function show(Request $request, Store $store, int $term): View
     {
-        $row = TermList::these($store, [$term])[0] ?? null;
-        abort_if($row === null, 404);
-        $pairs = DB::select(
-            'SELECT * FROM match_pairs WHERE term_id = ? AND store_id = ? ORDER BY worth DESC, page_id',
-            [$term, $store->id],
+        return view(
+            $request->hasHeader('HX-Request') ? 'match.term' : 'match.term-page',
+            TermScreen::of($store, $term) ?? abort(404),
         );
-        $rivals = RivalryBook::of($store, $term);
-        $ids = array_map(static fn (stdClass $pair): int => (int) $pair->page_id, $pairs);
-        foreach ($rivals as $rival) {
-            array_push($ids, (int) $rival->page_id, (int) $rival->rival_id);
-        }
-        foreach ([$row->lead_page, $row->support_page] as $page) {
-            $page === null || ($ids[] = (int) $page);
-        }
-        $state = DB::table('match_states')->where('market_id', $row->market_id)->first();
-
-        return view($request->hasHeader('HX-Request') ? 'match.term' : 'match.term-page', [
-            'store' => $store,
-            'term' => $row,
-            'said' => DB::table('match_said')
-                ->where('store_id', $store->id)
-                ->where('market_id', $row->market_id)
-                ->where('digest', $row->digest)
-                ->first(),
-            'pairs' => $pairs,
-            'rivals' => $rivals,
-            'linking' => RivalryBook::linking($store, $rivals),
-            'pages' => Pages::of($store, array_values(array_unique($ids))),
-            'forms' => DB::select(
-                'SELECT text, volume, impressions, clicks FROM match_forms WHERE store_id = ? AND run = ? AND market_id
-                    = ? AND term_digest = ? ORDER BY COALESCE(volume, 0) DESC, impressions DESC, text LIMIT 12',
-                [$store->id, $state->run ?? 0, $row->market_id, $row->digest],
-            ),
-            'head' => DB::table('match_terms')->where('id', $row->head_id)->value('term'),
-            'market' => Markets::of($store)->find((int) $row->market_id),
-            'state' => $state,
-            'plan' => ($row->lead_page === null && $row->support_page === null) || (int) $row->served === 3
-                    ? Plan::for(
-                        $store,
-                        Markets::of($store)->find((int) $row->market_id),
-                        (string) $row->term,
-                        Asks::kind((int) $row->asked),
-                    )
-                    : null,
-            'history' => (int) $row->tracked === 1
-                    ? TermHistory::of($store, (int) $row->market_id, (string) $row->digest)
-                    : null,
-        ]);
     }
 
     /** Does something with the ticked terms. */

@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
-use App\Changes\AddressField;
 use App\Changes\RedirectFile;
 use App\Connectors\Shop\ShopUnavailable;
-use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
+use App\Untangle\Lists\RedirectScreens;
 use App\Untangle\Redirects\Book;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Redirects\Redirect;
@@ -24,38 +23,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** The redirect book, and addresses that are lost. */
 final class RedirectController
 {
-    private const PAGE = 100;
-
     public function index(Request $request, Store $store): View
     {
-        $only = in_array($request->query('only'), ['faults', 'waiting', 'live'], true) ? $request->query('only') : null;
-        $after = (int) $request->query('after', '0');
-        $rows = DB::table('untangle_redirects')
-            ->where('store_id', $store->id)
-            ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
-            ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
-            ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
-            ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
-            ->orderByDesc('id')
-            ->limit(self::PAGE + 1)
-            ->get();
-
-        return view('untangle.redirects', [
-            'store' => $store,
-            'only' => $only,
-            'rows' => $rows->take(self::PAGE),
-            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null,
-            'refused' => session('refused', []),
-            'counts' => Rows::one(
-                'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0
-                    AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
-                [$store->id],
-            ),
-            'others' => DB::table('address_states')
-                ->where('store_id', $store->id)
-                ->where('field', AddressField::Redirect->value)
-                ->count(),
-        ]);
+        return view('untangle.redirects', RedirectScreens::book($request, $store));
     }
 
     public function add(Request $request, Store $store): RedirectResponse
@@ -150,40 +120,7 @@ final class RedirectController
 
     public function lost(Request $request, Store $store): View
     {
-        $plan = in_array($request->query('plan'), ['redirect', 'like', 'ask', 'gone'], true)
-            ? $request->query('plan')
-            : null;
-
-        return view('untangle.lost', [
-            'store' => $store,
-            'plan' => $plan,
-            'counts' => DB::table('untangle_lost')
-                ->where('store_id', $store->id)
-                ->groupBy('plan')
-                ->selectRaw('plan, COUNT(*) AS n')
-                ->pluck('n', 'plan'),
-            'rows' => DB::table('untangle_lost as l')
-                ->join('pages as p', 'p.id', '=', 'l.page_id')
-                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
-                ->where('l.store_id', $store->id)
-                ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
-                ->orderByDesc('l.clicks')
-                ->orderByDesc('l.backlinks')
-                ->orderByDesc('l.links_in')
-                ->orderBy('l.page_id')
-                ->limit(200)
-                ->get(['l.*', 'p.url', 't.url as target_url']),
-            'links' => DB::table('links as l')
-                ->join(
-                    'untangle_lost as o',
-                    static fn ($join) => $join->on('o.page_id', '=', 'l.to_page')->on('o.store_id', '=', 'l.store_id'),
-                )
-                ->join('pages as p', 'p.id', '=', 'l.from_page')
-                ->join('pages as t', 't.id', '=', 'l.to_page')
-                ->where('l.store_id', $store->id)
-                ->limit(50)
-                ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
-        ]);
+        return view('untangle.lost', RedirectScreens::lost($request, $store));
     }
 
     /**
@@ -204,17 +141,10 @@ final class RedirectController
         $to = $request->input('to', []);
         $isGone = $request->input('do') === 'gone';
         $pairs = [];
-        foreach (
-            DB::table('untangle_lost as l')
-                ->join('pages as p', 'p.id', '=', 'l.page_id')
-                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
-                ->where('l.store_id', $store->id)
-                ->whereIn('l.page_id', array_map(intval(...), $ticked))
-                ->get(['l.page_id', 'p.url', 't.url as target']) as $row
-        ) {
-            $target = trim((string) ($to[$row->page_id] ?? '')) ?: (string) $row->target;
+        foreach (RedirectScreens::targets($store, array_values(Typed::ints($ticked))) as $page => [$url, $proposed]) {
+            $target = trim((string) ($to[$page] ?? '')) ?: $proposed;
             if ($isGone || $target !== '') {
-                $pairs[] = [(string) $row->url, $isGone ? 'gone' : $target, $isGone ? 410 : 301, (string) $row->url];
+                $pairs[] = [$url, $isGone ? 'gone' : $target, $isGone ? 410 : 301, $url];
             }
         }
         if ($pairs === []) {

@@ -17,10 +17,7 @@ use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
 use stdClass;
 
-/**
- * Named batches of pages for a period: filled by what they are worth for the effort, changed by hand, carried over
- * when they are closed.
- */
+/** Named batches of pages for a period: filled by worth for effort, changed by hand, carried over when closed. */
 final class Worklists
 {
     /** Pages of one list. */

@@ -6,13 +6,13 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Changes\Trials\Trials;
-use App\Changes\Trials\TrialState;
 use App\Inventory\Selections;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Trials\TrialPlan;
+use App\Write\Trials\TrialScreen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -26,16 +26,7 @@ final class TrialController
     {
         return view('write.trials', [
             'store' => $store,
-            'trials' => DB::table('text_trials as t')
-                ->where('t.store_id', $store->id)
-                ->orderByDesc('t.id')
-                ->limit(50)
-                ->select('t.*')
-                ->selectSub(
-                    DB::table('text_trial_pages as p')->whereColumn('p.trial_id', 't.id')->selectRaw('COUNT(*)'),
-                    'pages',
-                )
-                ->get(),
+            'trials' => TrialScreen::all($store),
             'recipes' => $book->all($store),
             'selections' => Selections::named($store),
         ]);
@@ -95,38 +86,7 @@ final class TrialController
 
     public function show(Request $request, Store $store, int $trial): View
     {
-        $row = DB::table('text_trials')->where('store_id', $store->id)->where('id', $trial)->first() ?? abort(404);
-        $group = (int) $request->query('group', '0');
-        $after = (int) $request->query('after', '0');
-        $pages = DB::table('text_trial_pages as p')
-            ->join('resources as r', 'r.id', '=', 'p.resource_id')
-            ->leftJoin(
-                'resource_texts as t',
-                static fn ($join) => $join->on('t.resource_id', '=', 'p.resource_id')->where('t.field', $row->field),
-            )
-            ->where('p.trial_id', $trial)
-            ->where('p.number', $group)
-            ->where('p.resource_id', '>', $after)
-            ->orderBy('p.resource_id')
-            ->limit(51)
-            ->get(['p.*', 'r.name', 't.stored', 't.shown']);
-
-        return view('write.trial', [
-            'store' => $store,
-            'trial' => $row,
-            'state' => TrialState::from((int) $row->state),
-            'groups' => DB::select(
-                'SELECT g.number, g.name, COUNT(p.resource_id) AS pages, COALESCE(SUM(p.clicks), 0) AS clicks,
-                    COALESCE(SUM(p.clicks_before), 0) AS clicks_before FROM text_trial_groups g
-                    LEFT JOIN text_trial_pages p ON p.trial_id = g.trial_id AND p.number = g.number
-                    WHERE g.trial_id = ? GROUP BY g.number, g.name ORDER BY g.number',
-                [$trial],
-            ),
-            'imbalance' => (array) json_decode((string) $row->imbalance, true),
-            'group' => $group,
-            'pages' => $pages->take(50),
-            'next' => $pages->count() > 50 ? $pages[49]?->resource_id : null,
-        ]);
+        return view('write.trial', TrialScreen::of($request, $store, $trial) ?? abort(404));
     }
 
     public function act(Request $request, Store $store, int $trial, Trials $trials): RedirectResponse

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Crawl;
+
+use App\Platform\Work\WorkView;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Crawls of a store, and how far the newest is. */
+final class CrawlScreen
+{
+    /** @return array<string, mixed> for the view gather.crawl */
+    public static function of(Store $store): array
+    {
+        return [
+            'store' => $store,
+            'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
+            'sitemaps' => DB::table('gather_sitemaps')
+                ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                ->where('is_read', 1)
+                ->orderBy('level')
+                ->orderBy('url')
+                ->limit(200)
+                ->get(),
+            'patterns' => DB::table('gather_patterns')
+                ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                ->where('cut', '>', 0)
+                ->orderByDesc('cut')
+                ->limit(100)
+                ->get(),
+        ] + self::state($store);
+    }
+
+    /** @return array<string, mixed> for the view of the crawl: its work, its row, its failures, pages queued */
+    public static function state(Store $store): array
+    {
+        $crawl = Crawls::latest($store->id);
+
+        return [
+            'work' => WorkView::latest($store->id, CrawlWork::sort()),
+            'crawl' => $crawl,
+            'failures' => $crawl === null
+                    ? []
+                    : DB::table('gather_frontier')
+                        ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
+                        ->where('crawl_id', $crawl->id)
+                        ->where('state', 2)
+                        ->limit(20)
+                        ->get(['url', 'problem']),
+            'queued' => $crawl === null
+                    ? 0
+                    : DB::table('gather_frontier')->where('crawl_id', $crawl->id)->where('state', 0)->count(),
+        ];
+    }
+}
