@@ -54,11 +54,28 @@ it('writes each table in its own room alone', function (): void {
         'Facts/Partitions.php',
         'Inventory/Index/IndexRebuild.php',
         // Called by migrations, each for tables of its own room.
+        'Platform/Database/ColumnComments.php',
         'Platform/Database/ForeignKeys.php',
         'Stores/Leaving/DeleteWork.php',
         'Weigh/Numbers/SumTables.php',
         'Weigh/Weighing/ScoreWork.php',
     ]);
+});
+
+it('ties and comments tables in migrations of their own room alone', function (): void {
+    $plan = HousePlan::read();
+    $foreign = [];
+    $seen = 0;
+    foreach (
+        [...glob(app_path('*/Migrations/*_tie_rows_of_*')), ...glob(app_path('*/Migrations/*_tell_units_of_*'))] as $path
+    ) {
+        preg_match_all("~ForeignKeys::tie\\('(\w+)'|'([a-z]\w*)\.\w+'~", (string) file_get_contents($path), $found);
+        foreach (array_filter([...$found[1], ...$found[2]]) as $table) {
+            $seen++;
+            $plan->owner($table) === basename(dirname($path, 2)) || ($foreign[] = "$path: $table");
+        }
+    }
+    expect($foreign)->toBe([])->and($seen)->toBeGreaterThan(300);
 });
 
 it('reads what a source writes, in whatever way it is put', function (string $code, array $tables): void {

@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\DB;
 /**
  * Foreign keys from tables whose rows make no sense without a row of another one. Tables that are partitioned or loaded
  * in bulk have none: MariaDB refuses them on the first, and each row of the second would be looked up once more
- * (tests/Arch/KeysTest names them).
+ * (tests/Feature/Store/KeysTest names them).
  */
 final class ForeignKeys
 {
