@@ -11,6 +11,7 @@ use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Reason;
 use App\Weigh\Scoring\Seasons;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
@@ -138,6 +139,7 @@ final class Findings
             $values,
         );
         foreach ($rows as $row) {
+            $row->reason = Reason::wordsOf($row->reason);
             $row->work_by = Seasons::workBy($row->season_week);
         }
 

@@ -10,6 +10,7 @@ use App\Platform\Database\Bulk;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Reason;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -123,6 +124,7 @@ final class WeighedPages
             $listed[(int) $row->page_id] = (string) $row->name;
         }
         foreach ($rows as $page => $row) {
+            $row->reason = Reason::wordsOf($row->reason);
             $row->touched = $touched[$page] ?? null;
             $row->worklist = $listed[$page] ?? null;
             $row->lead = $leads[$page] ?? null;

@@ -155,7 +155,7 @@ final readonly class MarketScoring
             $upside->wording,
             $upside->position,
             $upside->ownPart,
-            Reason::of($page->pairs, $upside, $row),
+            Reason::of($page->pairs, $upside, $row)->code(),
             $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions),
             ...array_values($upside->lifts),
             ...array_values($season['factors']),

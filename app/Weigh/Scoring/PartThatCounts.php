@@ -40,19 +40,19 @@ final class PartThatCounts
     }
 
     /** Why nothing of it counts; null where it does. */
-    public static function why(stdClass $row): ?string
+    public static function why(stdClass $row): ?Reason
     {
         $why = WhyNot::from((int) $row->why_not);
         $life = LifeState::from((int) $row->life);
 
         return match (true) {
-            PageKind::from((int) $row->kind)->isKeptOut() => 'kept out of search on purpose',
+            PageKind::from((int) $row->kind)->isKeptOut() => new Reason(ReasonType::KeptOut),
             // Known by its numbers alone: only what a file says speaks against it.
             $why === WhyNot::NotFetched && ! in_array($life, self::NOTHING_TO_SELL, true) => null,
-            $why === WhyNot::NotFetched => 'nothing to sell: '.$life->label(),
-            $why === WhyNot::CanonicalElsewhere => 'folded: its canonical names another page',
-            $why !== WhyNot::Indexable => 'not listed: '.$why->words(),
-            in_array($life, self::NOTHING_TO_SELL, true) => 'nothing to sell: '.$life->label(),
+            $why === WhyNot::NotFetched => new Reason(ReasonType::NothingToSell, [$life->value]),
+            $why === WhyNot::CanonicalElsewhere => new Reason(ReasonType::Folded),
+            $why !== WhyNot::Indexable => new Reason(ReasonType::NotListed, [$why->value]),
+            in_array($life, self::NOTHING_TO_SELL, true) => new Reason(ReasonType::NothingToSell, [$life->value]),
             default => null,
         };
     }

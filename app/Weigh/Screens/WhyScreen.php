@@ -63,7 +63,7 @@ final class WhyScreen
             'season' => $scoring->seasonOf($row),
             'assumptions' => $scoring->assumptions,
             'row' => $row,
-            'why' => PartThatCounts::why($row),
+            'why' => PartThatCounts::why($row)?->words(),
             'page' => DB::table('pages')->where('id', $page)->first(),
             'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'),
             'currency' => Units::of($store)->unit((int) $score->market_id),

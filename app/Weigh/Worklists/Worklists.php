@@ -12,6 +12,7 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
+use App\Weigh\Scoring\Reason;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
@@ -138,6 +139,7 @@ final class Worklists
         );
         $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
+            $row->reason = Reason::wordsOf($row->reason);
             $row->lead = $leads[(int) $row->page_id] ?? null;
         }
 
