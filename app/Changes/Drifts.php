@@ -59,11 +59,7 @@ final readonly class Drifts
                     (string) $row->ours,
                     (string) $row->theirs,
                     $isNew ? now()->format('Y-m-d H:i:s') : (string) $was->seen_at,
-                    mb_substr(
-                        TextShift::between((string) $row->ours, (string) $row->theirs, (string) $row->name)->words,
-                        0,
-                        200,
-                    ),
+                    TextShift::between((string) $row->ours, (string) $row->theirs, (string) $row->name)->code(),
                 ];
             }
         }
@@ -120,6 +116,7 @@ final readonly class Drifts
     /**
      * Resource and field of texts that were changed in one way; of all where no field and cause are given.
      *
+     * @param  ?string  $cause  code of a TextShift
      * @return list<array{int, int}>
      */
     public static function some(Store $store, ?int $field, ?string $cause, int $most): array
@@ -148,9 +145,7 @@ final readonly class Drifts
     /** @return list<DriftedText> */
     public static function list(Store $store, int $limit): array
     {
-        return self::told(
-            DB::table('drifts')->where('drifts.store_id', $store->id)->limit($limit),
-        );
+        return self::told(DB::table('drifts')->where('drifts.store_id', $store->id)->limit($limit));
     }
 
     /**

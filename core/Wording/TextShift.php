@@ -6,7 +6,7 @@ namespace Orchard\Core\Wording;
 
 /**
  * How a text was changed by somebody else, told so that the same hand shows: a theme that hangs its name onto
- * thousands of titles changes all of them in one way. Two changes are alike where their keys are.
+ * thousands of titles changes all of them in one way. Two changes are alike where their codes are.
  */
 final readonly class TextShift
 {
@@ -19,8 +19,11 @@ final readonly class TextShift
     /** Longer ends are texts of their own. */
     private const LONGEST = 60;
 
-    /** @param  string  $words  a sentence's predicate, such as "got “ | Shop” at its end" */
-    private function __construct(public string $words)
+    /** Characters of the longest code; what would take more was rewritten. */
+    public const MOST = 400;
+
+    /** @param  list<string>  $parts  what was added, replaced or put around the name; characters of the texts */
+    private function __construct(public ShiftType $type, public array $parts = [])
     {
     }
 
@@ -31,22 +34,66 @@ final readonly class TextShift
      */
     public static function between(string $ours, string $theirs, string $name): self
     {
+        $shift = self::found($ours, $theirs, $name);
+
+        return mb_strlen($shift->code()) > self::MOST ? new self(ShiftType::Rewritten) : $shift;
+    }
+
+    /** A shift from its code; null for what is none, and for a type that this release does not know. */
+    public static function fromCode(string $code): ?self
+    {
+        $told = json_decode($code, true);
+        $parts = is_array($told) ? array_values(array_filter($told, is_string(...))) : [];
+        $type = ShiftType::tryFrom((string) array_shift($parts));
+
+        return $type === null ? null : new self($type, $parts);
+    }
+
+    /** Type and parts as a JSON array, by which shifts are kept, compared and asked for. */
+    public function code(): string
+    {
+        return json_encode(
+            [$this->type->value, ...$this->parts],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+        );
+    }
+
+    /** A sentence's predicate, such as "got “ | Shop” at its end". */
+    public function words(): string
+    {
+        [$a, $b] = $this->parts + ['', ''];
+
+        return match ($this->type) {
+            ShiftType::Emptied => 'is empty now',
+            ShiftType::Filled => 'was empty, and is not any more',
+            ShiftType::EndAdded => "got “{$a}” at its end",
+            ShiftType::StartAdded => "got “{$a}” before it",
+            ShiftType::EndLost => 'lost its end',
+            ShiftType::NameAlone => 'is the name alone now',
+            ShiftType::AroundName => "is “{$a}…{$b}” around the name now",
+            ShiftType::EndReplaced => "ends with “{$b}” instead of “{$a}”",
+            ShiftType::Rewritten => 'was written anew',
+        };
+    }
+
+    private static function found(string $ours, string $theirs, string $name): self
+    {
         if ($theirs === '') {
-            return new self('is empty now');
+            return new self(ShiftType::Emptied);
         }
         if ($ours === '') {
-            return new self('was empty, and is not any more');
+            return new self(ShiftType::Filled);
         }
         if (str_starts_with($theirs, $ours) && self::isShort(substr($theirs, strlen($ours)))) {
-            return new self('got “'.substr($theirs, strlen($ours)).'” at its end');
+            return new self(ShiftType::EndAdded, [substr($theirs, strlen($ours))]);
         }
         if (str_ends_with($theirs, $ours) && self::isShort(substr($theirs, 0, -strlen($ours)))) {
-            return new self('got “'.substr($theirs, 0, -strlen($ours)).'” before it');
+            return new self(ShiftType::StartAdded, [substr($theirs, 0, -strlen($ours))]);
         }
         $trimmed = rtrim($theirs, " \t….");
         $stayed = mb_strlen($trimmed) >= self::STAYED * mb_strlen($ours);
         if ($trimmed !== '' && $stayed && str_starts_with($ours, $trimmed)) {
-            return new self('lost its end');
+            return new self(ShiftType::EndLost);
         }
         $name = trim($name);
         $at = mb_strlen($name) >= self::NAME ? mb_strpos($theirs, $name) : false;
@@ -54,9 +101,9 @@ final readonly class TextShift
             $before = mb_substr($theirs, 0, $at);
             $after = mb_substr($theirs, $at + mb_strlen($name));
             if (self::isShort($before) && self::isShort($after)) {
-                return new self(
-                    $before.$after === '' ? 'is the name alone now' : "is “{$before}…{$after}” around the name now",
-                );
+                return $before.$after === ''
+                    ? new self(ShiftType::NameAlone)
+                    : new self(ShiftType::AroundName, [$before, $after]);
             }
         }
 
@@ -76,11 +123,11 @@ final readonly class TextShift
             $was = implode('', array_slice($a, $same));
             $is = implode('', array_slice($b, $same));
             if (self::isShort($was) && self::isShort($is)) {
-                return new self("ends with “{$is}” instead of “{$was}”");
+                return new self(ShiftType::EndReplaced, [$was, $is]);
             }
         }
 
-        return new self('was written anew');
+        return new self(ShiftType::Rewritten);
     }
 
     private static function isShort(string $text): bool

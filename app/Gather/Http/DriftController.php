@@ -11,6 +11,7 @@ use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Orchard\Core\Wording\TextShift;
 
 /** Decides what becomes of texts that were changed without us. */
 final class DriftController
@@ -23,7 +24,7 @@ final class DriftController
         $given = $request->validate([
             'verb' => ['required', 'in:back,accept'],
             'all' => ['nullable', 'in:1'],
-            'cause' => ['nullable', 'string', 'max:200'],
+            'cause' => ['nullable', 'string', 'max:'.TextShift::MOST],
             'field' => ['required_with:cause', 'integer', 'between:1,128'],
             'which' => ['array', 'max:1000'],
             'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,3}$/'],

@@ -5,11 +5,11 @@
     <tbody>
     @foreach ($driftCauses as $cause)
         <tr>
-            <td>{{ $cause->field->label() }} {{ $cause->words === '' ? 'was changed' : $cause->words }}</td>
+            <td>{{ $cause->field->label() }} {{ $cause->words }}</td>
             <td class="num">@n($cause->texts)</td>
             <td class="num">@n($cause->clicks)</td>
             <td class="nowrap">{{ App\Platform\Web\Forms::moment($cause->firstAt, $store->timezone) }}</td>
-            @can('write', $store)<td class="num"><form method="post" action="{{ route('gather.drift', $store) }}">@csrf<input type="hidden" name="field" value="{{ $cause->field->value }}"><input type="hidden" name="cause" value="{{ $cause->words }}"><button class="button is-growth" name="verb" value="back">Draft ours again<span class="sr">: {{ $cause->words }}</span></button> <button class="button" name="verb" value="accept">Accept theirs<span class="sr">: {{ $cause->words }}</span></button></form></td>@endcan
+            @can('write', $store)<td class="num"><form method="post" action="{{ route('gather.drift', $store) }}">@csrf<input type="hidden" name="field" value="{{ $cause->field->value }}"><input type="hidden" name="cause" value="{{ $cause->code }}"><button class="button is-growth" name="verb" value="back">Draft ours again<span class="sr">: {{ $cause->words }}</span></button> <button class="button" name="verb" value="accept">Accept theirs<span class="sr">: {{ $cause->words }}</span></button></form></td>@endcan
         </tr>
     @endforeach
     </tbody>

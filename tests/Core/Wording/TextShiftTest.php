@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Wording\ShiftType;
 use Orchard\Core\Wording\TextShift;
 
 it('tells in what way a text was changed', function (string $ours, string $theirs, string $words): void {
-    expect(TextShift::between($ours, $theirs, 'Oak Table Lamp')->words)->toBe($words);
+    expect(TextShift::between($ours, $theirs, 'Oak Table Lamp')->words())->toBe($words);
 })->with([
     ['Oak Table Lamp, dimmable', '', 'is empty now'],
     ['', 'Something', 'was empty, and is not any more'],
@@ -24,7 +25,7 @@ it('tells the same of whatever one template did, whichever thing it is', functio
     foreach (
         ['Oak Table Lamp' => 'Made of oak', 'Brass Spot' => 'A spot of brass', 'Étoile' => 'Star of paper'] as $name => $ours
     ) {
-        $words[] = TextShift::between($ours, "$name – buy it at Shop", $name)->words;
+        $words[] = TextShift::between($ours, "$name – buy it at Shop", $name)->words();
     }
     expect(array_unique($words))->toBe(['is “… – buy it at Shop” around the name now']);
 });
@@ -37,7 +38,7 @@ it('is never at a loss, and never longer than a line', function (int $seed): voi
         return implode('', array_map(static fn (): string => $letters[array_rand($letters)], range(0, mt_rand(0, 120))));
     };
     for ($i = 0; $i < 200; $i++) {
-        $words = TextShift::between($text(), $text(), $text())->words;
+        $words = TextShift::between($text(), $text(), $text())->words();
         expect($words)
             ->not->toBe('')
             ->and(mb_check_encoding($words, 'UTF-8'))
@@ -52,7 +53,7 @@ it('tells ends and beginnings up to sixty characters, longer ones are texts of t
     string $theirs,
     string $words,
 ): void {
-    expect(TextShift::between($ours, $theirs, 'Lamp')->words)->toBe($words);
+    expect(TextShift::between($ours, $theirs, 'Lamp')->words())->toBe($words);
 })->with([
     'sixty behind' => ['Oak', 'Oak'.str_repeat('x', 60), 'got “'.str_repeat('x', 60).'” at its end'],
     'sixty-one behind' => ['Oak', 'Oak'.str_repeat('x', 61), 'was written anew'],
@@ -76,22 +77,64 @@ it('says that an end was lost where four tenths of the text are left, else that 
     string $words,
 ): void {
     $ours = 'abcdefghi klmnopqrst';
-    expect(TextShift::between($ours, substr($ours, 0, $left).' …', 'None of it')->words)->toBe($words);
+    expect(TextShift::between($ours, substr($ours, 0, $left).' …', 'None of it')->words())->toBe($words);
 })->with([[8, 'lost its end'], [7, 'was written anew'], [20, 'got “ …” at its end']]);
 
 it('tells another end where four tenths have stayed, to the word', function (): void {
     // Of ten characters four have stayed: "abc " of "abc defghi".
-    expect(TextShift::between('abc defghi', 'abc xyz', 'None')->words)
+    expect(TextShift::between('abc defghi', 'abc xyz', 'None')->words())
         ->toBe('ends with “xyz” instead of “defghi”')
-        ->and(TextShift::between('abc defghij', 'abc xyz', 'None')->words)
+        ->and(TextShift::between('abc defghij', 'abc xyz', 'None')->words())
         ->toBe('was written anew');
 });
 
 it('looks for names of four letters and more', function (): void {
-    expect(TextShift::between('Something else', 'Buy Lamp here', 'Lamp')->words)
+    expect(TextShift::between('Something else', 'Buy Lamp here', 'Lamp')->words())
         ->toBe('is “Buy … here” around the name now')
-        ->and(TextShift::between('Something else', 'Buy Oak here', 'Oak')->words)
+        ->and(TextShift::between('Something else', 'Buy Oak here', 'Oak')->words())
         ->toBe('was written anew')
-        ->and(TextShift::between('Something else', 'Buy Lamp here', '  Lamp ')->words)
+        ->and(TextShift::between('Something else', 'Buy Lamp here', '  Lamp ')->words())
         ->toBe('is “Buy … here” around the name now');
 });
+
+it('comes back from its code as it was, whatever stands in the texts', function (int $seed): void {
+    mt_srand($seed);
+    $letters = ['a', 'Z', ' ', '"', '\\', '/', "\n", "\t", '|', '“', '漢', "\u{1F4A1}", ',', '[', ']'];
+    $text = static fn (int $most): string => implode(
+        '',
+        array_map(static fn (): string => $letters[mt_rand(0, count($letters) - 1)], range(0, mt_rand(0, $most))),
+    );
+    $types = [];
+    for ($i = 0; $i < 300; $i++) {
+        $ours = 'Oak lamp, '.$text(10);
+        $theirs = match ($i % 7) {
+            0 => $ours.$text(50),
+            1 => $text(50).$ours,
+            2 => $text(20).'Oak lamp'.$text(20),
+            3 => mb_substr($ours, 0, 9).' '.$text(30),
+            4 => 'Oak lam…',
+            5 => '',
+            default => $text(80),
+        };
+        $shift = TextShift::between($ours, $theirs, 'Oak lamp');
+        $back = TextShift::fromCode($shift->code());
+        expect($back)->toEqual($shift)->and($back?->words())->toBe($shift->words());
+        // A form takes space off both ends of what is sent.
+        expect(trim($shift->code()))->toBe($shift->code());
+        expect(mb_strlen($shift->code()))->toBeLessThanOrEqual(TextShift::MOST);
+        $types[$shift->type->value] = true;
+    }
+    expect(count($types))->toBeGreaterThanOrEqual(6);
+})->with([4, 5]);
+
+it('tells what would take too long a code as written anew', function (): void {
+    $ends = static fn (int $n): TextShift => TextShift::between('Oak', 'Oak'.str_repeat("\x01", $n), 'Lamp');
+    expect($ends(60)->type)
+        ->toBe(ShiftType::EndAdded)
+        ->and(TextShift::between('Oak', str_repeat("\x01", 60).'Lamp'.str_repeat("\x02", 60), 'Lamp')->type)
+        ->toBe(ShiftType::Rewritten);
+});
+
+it('knows no shift by what is no code', function (string $code): void {
+    expect(TextShift::fromCode($code))->toBeNull();
+})->with(['', 'lost its end', '[]', '{}', '"end-lost"', '["of a later release"]', '[1]', '["end-lost"']);

@@ -10,6 +10,7 @@ use App\Changes\Drifts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
+use App\Gather\Changed\DecideWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -129,13 +130,13 @@ it('tells what one hand did to many texts as one line, decided at once', functio
     $this->get("$at/changed")
         ->assertOk()
         ->assertSee('Title got “ | New theme” at its end');
-    $this->post("$at/drift", ['verb' => 'accept', 'cause' => 'got “ | New theme” at its end'])->assertSessionHasErrors(
+    $this->post("$at/drift", ['verb' => 'accept', 'cause' => '["end-added"," | New theme"]'])->assertSessionHasErrors(
         'field',
     );
     $this->post("$at/drift", [
         'verb' => 'back',
         'field' => 1,
-        'cause' => 'got “ | New theme” at its end',
+        'cause' => '["end-added"," | New theme"]',
     ])->assertSessionHas('done', '3 drafts were made of our texts; mark and release them to put them back.');
     expect(drifted($this->store))
         ->toBe(['Our fourth / Quite another text'])
@@ -219,4 +220,33 @@ it('decides on thousands as work of its own, each once, though its process is ki
         ->toBe(['another'])
         ->and(DB::table('history')->where('store_id', $this->store->id)->where('event', 'saved')->count())
         ->toBe(1200);
+});
+
+it('goes on deciding by the codes of an upgrade where it was begun by words', function (): void {
+    $theme = 'got “ | Old \\ "theme"” at its end';
+    foreach ([0, 1] as $nth) {
+        released($this->store, $this->products[$nth]['id'], "Our title $nth");
+        changeInShop($this->products[$nth]['id'], ['title' => "Our title $nth | Old \\ \"theme\""]);
+    }
+    released($this->store, $this->products[2]['id'], 'Our third');
+    changeInShop($this->products[2]['id'], ['title' => 'Quite another text']);
+    crawl($this->store);
+    $codes = DB::table('drifts')->where('store_id', $this->store->id)->orderBy('resource_id')->pluck('cause')->all();
+    foreach (Drifts::causes($this->store) as $cause) {
+        DB::table('drifts')->where('cause', $cause->code)->update(['cause' => $cause->words]);
+    }
+    expect(DB::table('drifts')->where('store_id', $this->store->id)->where('cause', $theme)->count())->toBe(2);
+    $user = member($this->store, Role::Writer);
+    $work = app(WorkDesk::class)->begin(DecideWork::class, $this->store->id, 0, $user->id, [
+        'verb' => 'accept',
+        'field' => 1,
+        'cause' => $theme,
+    ]);
+    (require app_path('Changes/Migrations/2026_11_30_000071_code_drift_causes.php'))->up();
+    expect(DB::table('drifts')->where('store_id', $this->store->id)->orderBy('resource_id')->pluck('cause')->all())
+        ->toBe($codes)
+        ->and(app(WorkDesk::class)->workToEnd($work))
+        ->toBe('done')
+        ->and(drifted($this->store))
+        ->toBe(['Our third / Quite another text']);
 });
