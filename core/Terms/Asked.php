@@ -9,7 +9,7 @@ final readonly class Asked
 {
     /**
      * @param  float  $strength  0 to 1: how much more this speaks for itself than all others together
-     * @param  list<string>  $because  what speaks for it, the weightiest first
+     * @param  list<Ground>  $because  what speaks for it, the weightiest first
      * @param  array<string, float>  $shares  by kind, together 1
      */
     public function __construct(

@@ -49,36 +49,36 @@ final readonly class AskedJudge
     {
         $words = TermForm::words($normal);
         $folded = TermForm::fold(implode(' ', $words));
-        /** @var list<array{float, AskedFor, string}> $parts */
+        /** @var list<array{float, AskedFor, Ground}> $parts */
         $parts = [];
         $first = TermForm::fold($words[0] ?? '');
         $isQuestion = (count($words) > 2 && preg_match(self::HOW, $first) === 1) || str_contains($normal, '?');
         if ($isQuestion) {
-            $parts[] = [4.0, AskedFor::Article, 'it is put as a question'];
+            $parts[] = [4.0, AskedFor::Article, new Ground(GroundType::Question)];
         }
         if (preg_match(self::LEARNING, $folded, $found) === 1) {
-            $parts[] = [3.5, AskedFor::Article, "“{$found[1]}” asks for something to read"];
+            $parts[] = [3.5, AskedFor::Article, new Ground(GroundType::Reading, [$found[1]])];
         }
         if (preg_match(self::DOING, $folded, $found) === 1) {
-            $parts[] = [3.8, AskedFor::Article, "“{$found[1]}” is something that people do"];
+            $parts[] = [3.8, AskedFor::Article, new Ground(GroundType::Doing, [$found[1]])];
         }
         if ($evidence->ownBrand) {
-            $parts[] = [6.0, AskedFor::Brand, 'it names the store'];
+            $parts[] = [6.0, AskedFor::Brand, new Ground(GroundType::OwnBrand)];
         } elseif (preg_match(self::NAVIGATION, $folded) === 1 && $evidence->maker) {
-            $parts[] = [1.5, AskedFor::Maker, 'it asks about a maker’s own shop'];
+            $parts[] = [1.5, AskedFor::Maker, new Ground(GroundType::MakerShop)];
         }
         array_push($parts, ...$this->products($words, $evidence));
         $last = $words === [] ? '' : $words[count($words) - 1];
         $head = in_array($this->language, ['fr', 'es'], true) ? $words[0] ?? '' : $last;
         $isPlural = $head !== '' && Inflection::isPlural($head, $this->language);
         if ($isPlural) {
-            $parts[] = [1.4, AskedFor::Collection, 'it is put in the plural'];
+            $parts[] = [1.4, AskedFor::Collection, new Ground(GroundType::Plural)];
         }
         if (preg_match(self::MANY, $folded, $found) === 1) {
-            $parts[] = [1.0, AskedFor::Collection, "“{$found[1]}” asks for a choice"];
+            $parts[] = [1.0, AskedFor::Collection, new Ground(GroundType::Choice, [$found[1]])];
         }
         if (count($words) <= 2 && ! $evidence->maker) {
-            $parts[] = [0.8, AskedFor::Collection, 'it is short and broad'];
+            $parts[] = [0.8, AskedFor::Collection, new Ground(GroundType::Broad)];
         }
         $describing = count(
             array_filter(
@@ -89,7 +89,7 @@ final readonly class AskedJudge
             ),
         );
         if ($describing > 1 && count($words) > 3 && ! $isPlural) {
-            $parts[] = [0.5 * ($describing - 1), AskedFor::Product, 'it says in several words which one'];
+            $parts[] = [0.5 * ($describing - 1), AskedFor::Product, new Ground(GroundType::WhichOne)];
         }
         array_push($parts, ...self::shown($evidence));
 
@@ -98,7 +98,7 @@ final readonly class AskedJudge
 
     /**
      * @param  list<string>  $words
-     * @return list<array{float, AskedFor, string}>
+     * @return list<array{float, AskedFor, Ground}>
      */
     private function products(array $words, TermEvidence $evidence): array
     {
@@ -107,38 +107,35 @@ final readonly class AskedJudge
         if ($evidence->maker) {
             $parts[] =
                 $beyond > 2 || $evidence->named > 0
-                    ? [1.0, AskedFor::Maker, 'it names a maker']
-                    : [5.0, AskedFor::Maker, 'it names a maker, and hardly more'];
+                    ? [1.0, AskedFor::Maker, new Ground(GroundType::MakerAndMore)]
+                    : [5.0, AskedFor::Maker, new Ground(GroundType::MakerAlone)];
         }
         if ($evidence->products === null) {
             return $parts;
         }
         if ($evidence->named > 0) {
-            $parts[] = [4.0, AskedFor::Product, 'one product goes by this name'];
+            $parts[] = [4.0, AskedFor::Product, new Ground(GroundType::NamedProduct)];
         } elseif ($evidence->products === 1 && count($words) > 2) {
-            $parts[] = [0.6, AskedFor::Product, 'one product in stock has all its words'];
+            $parts[] = [0.6, AskedFor::Product, new Ground(GroundType::OneProduct)];
         } elseif ($evidence->products >= 4 && ! $evidence->maker) {
             $parts[] = [
                 min(3.0, 0.5 + 0.8 * log($evidence->products / 2)),
                 AskedFor::Collection,
-                "{$evidence->products} products in stock have all its words",
+                new Ground(GroundType::Products, [$evidence->products]),
             ];
         } elseif ($evidence->products >= 2 && ! $evidence->maker) {
-            $parts[] = [0.6, AskedFor::Collection, "{$evidence->products} products in stock have all its words"];
+            $parts[] = [0.6, AskedFor::Collection, new Ground(GroundType::Products, [$evidence->products])];
         }
 
         return $parts;
     }
 
-    /** @return list<array{float, AskedFor, string}> what is shown for the term, by us and by others */
+    /** @return list<array{float, AskedFor, Ground}> what is shown for the term, by us and by others */
     private static function shown(TermEvidence $evidence): array
     {
         $parts = [];
         foreach (
-            [
-                [$evidence->seen, 1.5, 'of its impressions are of our %s'],
-                [$evidence->results, 2.5, 'of the first results are %s'],
-            ] as [$counts, $weight, $words]
+            [[$evidence->seen, 1.5, GroundType::Seen], [$evidence->results, 2.5, GroundType::Results]] as [$counts, $weight, $type]
         ) {
             $all = array_sum($counts);
             if ($all <= 0) {
@@ -153,16 +150,7 @@ final readonly class AskedJudge
                     $parts[] = [
                         $weight * $share * $trust,
                         $kind,
-                        round(100 * $share).
-                        '% '.
-                        sprintf(
-                            $words,
-                            match ($kind) {
-                                AskedFor::Collection => 'collections',
-                                AskedFor::Product => 'products',
-                                default => 'articles',
-                            },
-                        ),
+                        new Ground($type, [(int) round(100 * $share), $kind->value]),
                     ];
                 }
             }
@@ -171,7 +159,7 @@ final readonly class AskedJudge
         return $parts;
     }
 
-    /** @param  list<array{float, AskedFor, string}>  $parts */
+    /** @param  list<array{float, AskedFor, Ground}>  $parts */
     private static function told(array $parts): Asked
     {
         $sums = [];
@@ -188,12 +176,12 @@ final readonly class AskedJudge
         $best = AskedFor::from((string) array_key_first($shares));
         $for = array_filter($parts, static fn (array $part): bool => $part[1] === $best);
         usort($for, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
-        $because = array_map(static fn (array $part): string => $part[2], $for);
+        $because = array_map(static fn (array $part): Ground => $part[2], $for);
 
         return new Asked(
             $best,
             $shares[$best->value],
-            $because === [] ? ['nothing tells otherwise'] : $because,
+            $because === [] ? [new Ground(GroundType::Nothing)] : $because,
             $shares,
         );
     }

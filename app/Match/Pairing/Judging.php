@@ -18,6 +18,8 @@ use Orchard\Core\Demand\Visibility;
 use Orchard\Core\Terms\Asked;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\AskedJudge;
+use Orchard\Core\Terms\Ground;
+use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Reach;
@@ -189,11 +191,7 @@ final class Judging
                 (int) $row->id,
                 Asks::number($said ?? $asked->kind),
                 $said === null ? $asked->strength : 1.0,
-                mb_substr(
-                    $said === null ? implode('; ', array_slice($asked->because, 0, 3)) : 'somebody said so',
-                    0,
-                    400,
-                ),
+                Ground::pack($said === null ? array_slice($asked->because, 0, 3) : [new Ground(GroundType::Person)]),
                 $seen === [] ? null : array_key_first($seen),
                 $pairs === [] ? 0.0 : $pairs[0][5],
                 $this->potential($searches, $difficulty, $seen),

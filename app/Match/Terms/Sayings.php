@@ -10,6 +10,8 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\AskedFor;
+use Orchard\Core\Terms\Ground;
+use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\TermForm;
 
 /** What people say of terms: it stays whatever later runs find, and is seen on the term at once. */
@@ -119,7 +121,11 @@ final class Sayings
             },
         ];
         if ($asked instanceof AskedFor) {
-            $marks += ['asked' => Asks::number($asked), 'strength' => 1.0, 'because' => 'somebody said so'];
+            $marks += [
+                'asked' => Asks::number($asked),
+                'strength' => 1.0,
+                'because' => Ground::pack([new Ground(GroundType::Person)]),
+            ];
         }
         if (is_string($said['head'] ?? null) && $said['head'] !== '') {
             $head = DB::table('match_terms')

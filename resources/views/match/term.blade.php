@@ -1,10 +1,11 @@
 @php
     $unit = $state && $state->money ? $market->currency : 'clicks';
     $asked = App\Match\Terms\Asks::kind((int) $term->asked);
+    $because = Orchard\Core\Terms\Ground::wordsOf($term->because);
 @endphp
 <div class="head tight-head"><h2>{{ $term->term }}</h2><div class="tools">@if (request()->hasHeader('HX-Request'))<button type="button" class="button" data-beside-step="-1">Back</button> <button type="button" class="button" data-beside-step="1">Next</button> <button type="button" class="button" data-beside-close>Close</button>@endif</div></div>
 <p>@if ($term->volume !== null)<b>@n($term->volume)</b> searches a month. @endif @if ($term->difficulty !== null)Difficulty {{ App\Platform\Web\Forms::number((float) $term->difficulty) }} of 100. @endif<b>@n($term->impressions)</b> impressions and <b>@n($term->clicks)</b> clicks{{ (int) $term->position_milli > 0 ? ', at position '.App\Platform\Web\Forms::number($term->position_milli / 1000, 1).' on average' : '' }}.</p>
-<p>Asks for <b>{{ $asked?->label() ?? 'we cannot tell what' }}</b>@if ($term->because !== ''): {{ $term->because }}@endif. @if ($term->strength > 0)<span class="soft">{{ round(100 * $term->strength) }}% sure.</span>@endif</p>
+<p>Asks for <b>{{ $asked?->label() ?? 'we cannot tell what' }}</b>@if ($because !== ''): {{ $because }}@endif. @if ($term->strength > 0)<span class="soft">{{ round(100 * $term->strength) }}% sure.</span>@endif</p>
 @if (count($forms) > 1)<p class="soft">Searched as @foreach ($forms as $form){{ $form->text }}@if ($form->volume !== null) ({{ App\Platform\Web\Forms::number((int) $form->volume) }})@endif{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
 @if ($head && $head !== $term->term)<p class="soft">In the group of <a href="{{ route('match', [$store, 'group' => $term->head_id]) }}">{{ $head }}</a>.</p>@endif
 @if ($said && ($said->note !== '' || $said->tags !== ''))<p>@if ($said->note !== ''){{ $said->note }} @endif @if ($said->tags !== '')<span class="soft">Tags: {{ $said->tags }}</span>@endif</p>@endif
