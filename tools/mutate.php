@@ -193,7 +193,8 @@ function judge(array $files, string $tests, array $covered, ?int $sample, array 
             $isEquivalent =
                 array_filter($equivalent, static fn (string $one): bool => preg_match("~^(?:$one)~", $known) === 1) !==
                 [];
-            $isEquivalent || ($mutants[] = [$file, $mutant]);
+            // Two places may be changed into the same text, which is kept, tried and counted once.
+            $isEquivalent || ($mutants[$mutant->modifiedSourcePath] = [$file, $mutant]);
         }
     }
     // The same ones each time, spread over all files.

@@ -134,9 +134,8 @@ final readonly class AskedJudge
     private static function shown(TermEvidence $evidence): array
     {
         $parts = [];
-        foreach (
-            [[$evidence->seen, 1.5, GroundType::Seen], [$evidence->results, 2.5, GroundType::Results]] as [$counts, $weight, $type]
-        ) {
+        $told = [[$evidence->seen, 1.5, GroundType::Seen], [$evidence->results, 2.5, GroundType::Results]];
+        foreach ($told as [$counts, $weight, $type]) {
             $all = array_sum($counts);
             if ($all <= 0) {
                 continue;

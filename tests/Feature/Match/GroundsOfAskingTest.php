@@ -26,20 +26,6 @@ function groundsOfEachType(): array
     );
 }
 
-it('keeps grounds and puts them in words', function (): void {
-    $grounds = groundsOfEachType();
-    foreach ($grounds as $ground) {
-        expect(Ground::wordsOf(Ground::pack([$ground])))->toBe($ground->words());
-    }
-    expect(Ground::wordsOf(Ground::pack([$grounds[0], $grounds[1]])))->toBe(
-        'it is put as a question; “conseils” asks for something to read',
-    );
-});
-
-it('says nothing for what is no list of grounds', function (string $packed): void {
-    expect(Ground::wordsOf($packed))->toBe('');
-})->with(['', '[]', '{', '[["of a later release"]]', '[[]]', '["plural"]', '3']);
-
 it('keeps what an earlier release wrote in words', function (): void {
     $store = weighableStore();
     $market = (int) DB::table('markets')->where('store_id', $store->id)->value('id');
