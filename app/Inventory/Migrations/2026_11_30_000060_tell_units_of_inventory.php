@@ -24,7 +24,7 @@ return new class extends Migration
             '1 where search engines may list it' => ['page_counts.indexable', 'page_index.indexable'],
             'App\\Stores\\Kinds\\PageKind' => ['page_counts.kind', 'page_index.kind', 'planned_pages.kind'],
             'HTTP status' => ['page_counts.status', 'page_facts.status', 'page_index.status'],
-            '1 where it looks as if something were missing' => ['page_details.looks_missing'],
+            '1 where it says that there is nothing, with a status that says there is' => ['page_details.looks_missing'],
             'faults of its structured data' => ['page_details.structured_errors'],
             'App\\Inventory\\CanonicalState' => ['page_index.canonical'],
             'clicks from the home page by followed links; 65535 where none leads there' => ['page_index.depth'],
@@ -40,7 +40,7 @@ return new class extends Migration
             'App\\Inventory\\LifeOrigin' => ['page_products.origin'],
             'in the currency of its row' => ['page_products.price'],
             'rating, at most 5' => ['page_products.rating'],
-            'MD5 of what makes the row the same one' => ['repeated_lines.mark'],
+            'first bytes of a digest of the line' => ['repeated_lines.mark'],
             'App\\Inventory\\Succession: how it is known' => ['successions.origin'],
         ]);
     }

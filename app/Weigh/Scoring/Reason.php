@@ -81,8 +81,8 @@ final readonly class Reason
         return match ($this->type) {
             ReasonType::KeptOut => 'kept out of search on purpose',
             ReasonType::Folded => 'folded: its canonical names another page',
-            ReasonType::NotListed => 'not listed: '.WhyNot::from($a)->words(),
-            ReasonType::NothingToSell => 'nothing to sell: '.LifeState::from($a)->label(),
+            ReasonType::NotListed => 'not listed: '.(WhyNot::tryFrom($a)?->words() ?? 'reason not known'),
+            ReasonType::NothingToSell => 'nothing to sell: '.(LifeState::tryFrom($a) ?? LifeState::Unknown)->label(),
             ReasonType::BrandOnly => 'only brand queries',
             ReasonType::AsExpected => 'gets the clicks that its positions allow',
             ReasonType::ClickRate => "CTR $a% below average for its positions",

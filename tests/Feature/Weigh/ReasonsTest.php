@@ -19,6 +19,9 @@ it('puts a stored reason in words', function (string $code, string $words): void
     ['not-listed:'.WhyNot::Noindex->value, 'not listed: noindex'],
     ['nothing-to-sell:'.LifeState::Replaced->value, 'nothing to sell: replaced'],
     ['kept-out', 'kept out of search on purpose'],
+    // Numbers of a later release.
+    ['not-listed:99', 'not listed: reason not known'],
+    ['nothing-to-sell:99', 'nothing to sell: not known'],
 ]);
 
 it('says nothing where a reason is not known', function (?string $code): void {
