@@ -236,3 +236,50 @@ it('finds the links, headings and images that a tree of the same page holds', fu
         expect(array_map(static fn (array $one): string => $one['text'], $facts->details->headings))->toBe($headings);
     }
 });
+
+/** @return list<array{string, string, int}> text, part and level of each heading */
+function headingsOf(string $body): array
+{
+    return array_map(
+        static fn (array $one): array => [$one['text'], $one['part'] ?? '', $one['level']],
+        elementFacts("<body>$body</body>")->details->headings,
+    );
+}
+
+it(
+    'tells which part of the page a heading stands in: a trail of links ends where its outermost element does',
+    function (): void {
+        expect(
+            headingsOf(
+                '<h2>Before</h2><div class="Breadcrumbs"><h2>Trail</h2><div class="breadcrumb-list"><h2>Inner</h2></div>'.
+                    '<h2>Still</h2></div><h2>After</h2><nav><h2>Menu</h2></nav><footer><h3>Foot</h3></footer><h2>Last</h2>',
+            ),
+        )->toBe([
+            ['Before', '', 2],
+            ['Trail', 'breadcrumbs', 2],
+            ['Inner', 'breadcrumbs', 2],
+            ['Still', 'breadcrumbs', 2],
+            ['After', '', 2],
+            ['Menu', 'nav', 2],
+            ['Foot', 'footer', 3],
+            ['Last', '', 2],
+        ]);
+    },
+);
+
+it(
+    'takes what is styled as a heading for one in the main part alone, outside of headings, and of text alone',
+    function (string $body, array $headings): void {
+        expect(headingsOf($body))->toBe($headings);
+    },
+)->with([
+    'by its role' => ['<div role="heading">Lamps</div>', [['Lamps', '', 0]]],
+    'by its class' => ['<p class="card-title big">Lamps &amp; more</p>', [['Lamps & more', '', 0]]],
+    'by a class that only holds the word' => ['<p class="subtitled">Lamps</p>', []],
+    'without attributes' => ['<p>Lamps</p>', []],
+    'in navigation' => ['<nav><div class="title">Lamps</div></nav>', []],
+    'in a footer' => ['<footer><div class="title">Lamps</div></footer>', []],
+    'in a heading' => ['<h2><span class="title">Lamps</span></h2>', [['Lamps', '', 2]]],
+    'with more in it than a text' => ['<div class="title">Lamps<div>and much else</div></div>', []],
+    'without a text' => ['<div class="title"> </div>', []],
+]);
