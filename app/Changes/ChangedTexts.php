@@ -14,7 +14,7 @@ use Orchard\Core\Wording\TextField;
 
 /**
  * Texts of a release that have changed and were not told of yet: whoever makes lists of them (TextsChanged) is told of
- * many in one go, which takes a hundredth of the time that it takes for each by itself. How far it was told is an
+ * many in one go, since each telling has a cost of its own whatever it tells of. How far it was told is an
  * entry of the history; what a killed process did not tell is told when its work goes on.
  */
 final class ChangedTexts

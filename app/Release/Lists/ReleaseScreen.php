@@ -7,6 +7,7 @@ namespace App\Release\Lists;
 use App\Access\Role;
 use App\Changes\DraftState;
 use App\Stores\Models\Store;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -19,17 +20,8 @@ final class ReleaseScreen
     /** @return array<string, mixed> for the view release.index */
     public static function of(Request $request, Store $store): array
     {
-        $drafts = DB::table('drafts')
-            ->join('resources', 'resources.id', '=', 'drafts.resource_id')
-            ->join(
-                'resource_texts',
-                static fn ($join) => $join
-                    ->on('resource_texts.resource_id', '=', 'drafts.resource_id')
-                    ->on('resource_texts.field', '=', 'drafts.field'),
-            )
+        $drafts = self::drafts($store, DraftState::Ready)
             ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
-            ->where('drafts.store_id', $store->id)
-            ->where('drafts.state', DraftState::Ready->value)
             ->where('drafts.id', '>', (int) $request->query('after', '0'))
             ->orderBy('drafts.id')
             ->limit(self::PAGE + 1)
@@ -114,6 +106,15 @@ final class ReleaseScreen
     /** @return iterable<stdClass> drafts that met a change in the shop, with the shop's text beside them */
     private static function clashes(Store $store): iterable
     {
+        return self::drafts($store, DraftState::Clash)
+            ->orderBy('drafts.id')
+            ->limit(100)
+            ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
+    }
+
+    /** Drafts of a state, each with its resource and the text that it is to take the place of. */
+    private static function drafts(Store $store, DraftState $state): Builder
+    {
         return DB::table('drafts')
             ->join('resources', 'resources.id', '=', 'drafts.resource_id')
             ->join(
@@ -123,9 +124,6 @@ final class ReleaseScreen
                     ->on('resource_texts.field', '=', 'drafts.field'),
             )
             ->where('drafts.store_id', $store->id)
-            ->where('drafts.state', DraftState::Clash->value)
-            ->orderBy('drafts.id')
-            ->limit(100)
-            ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
+            ->where('drafts.state', $state->value);
     }
 }
