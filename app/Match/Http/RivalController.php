@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Match\Http;
 
-use App\Changes\AddressField;
 use App\Match\Pairing\Giving;
 use App\Match\Rivalries\RivalryBook;
 use App\Match\Rivalries\Verdict;
@@ -14,7 +13,6 @@ use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 
 /** Two pages for one term: somebody says which it shall be. */
@@ -33,15 +31,7 @@ final class RivalController
         ]);
         $row = TermList::these($store, [$term])[0] ?? null;
         [$page, $rival] = [Typed::int($request->input('page')), Typed::int($request->input('rival'))];
-        $pair =
-            $row === null
-                ? null
-                : DB::table('match_rivalries')
-                    ->where('term_id', $term)
-                    ->where('page_id', $page)
-                    ->where('rival_id', $rival)
-                    ->first();
-        abort_if($row === null || $pair === null, 404);
+        abort_if($row === null || ! RivalryBook::areRivals($term, $page, $rival), 404);
         $userId = Caller::id($request);
         if ($request->string('verdict')->toString() === 'reopen') {
             RivalryBook::reopen($store, $row, $page, $rival, $userId);
@@ -51,7 +41,7 @@ final class RivalController
         $verdict = Verdict::from($request->string('verdict')->toString());
         $main = $verdict === Verdict::Leave ? null : Typed::int($request->input('main'));
         abort_if($main !== null && ! in_array($main, [$page, $rival], true), 422);
-        if ($main !== null && $verdict->movesPage() && ! $this->canBeLedTo($store, $main)) {
+        if ($main !== null && $verdict->movesPage() && ! RivalryBook::canBeLedTo($store, $main)) {
             return back()->withErrors([
                 'main' => 'Nothing can be led to that page: it does not answer, is kept out of search, or is to lead '.
                     'elsewhere itself.',
@@ -79,20 +69,5 @@ final class RivalController
                 default => $words,
             },
         );
-    }
-
-    private function canBeLedTo(Store $store, int $page): bool
-    {
-        return DB::table('page_index')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->where('status', 200)
-            ->where('indexable', 1)
-            ->exists() &&
-            ! DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->where('page_id', $page)
-                ->whereIn('field', [AddressField::Canonical->value, AddressField::Redirect->value])
-                ->exists();
     }
 }

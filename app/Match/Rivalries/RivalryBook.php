@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Rivalries;
 
+use App\Changes\AddressField;
 use App\Changes\Events\MergeAsked;
 use App\Platform\Bytes;
 use App\Platform\Database\Rows;
@@ -179,5 +180,31 @@ final class RivalryBook
         DB::table('match_terms')
             ->where('id', $term->id)
             ->update(['rivals' => (int) $open->n > 0 ? 1 : 0]);
+    }
+
+    /** Whether two pages are seen for one term, the one that is shown more first. */
+    public static function areRivals(int $term, int $page, int $rival): bool
+    {
+        return DB::table('match_rivalries')
+            ->where('term_id', $term)
+            ->where('page_id', $page)
+            ->where('rival_id', $rival)
+            ->exists();
+    }
+
+    /** Whether a page may be what others lead to: it answers, may be listed, and is not to lead elsewhere itself. */
+    public static function canBeLedTo(Store $store, int $page): bool
+    {
+        return DB::table('page_index')
+            ->where('store_id', $store->id)
+            ->where('page_id', $page)
+            ->where('status', 200)
+            ->where('indexable', 1)
+            ->exists() &&
+            ! DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->whereIn('field', [AddressField::Canonical->value, AddressField::Redirect->value])
+                ->exists();
     }
 }

@@ -4,136 +4,23 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Inventory\PageSource;
-use App\Platform\Typed;
 use App\Stores\Models\Store;
-use App\Untangle\Deciding\Plan;
-use App\Untangle\Lists\Place;
+use App\Untangle\Lists\DeclaredScreens;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
-use Orchard\Core\LinkGraph\CanonicalVerdict;
-use Orchard\Core\LinkGraph\HreflangFault;
-use stdClass;
 
 /** What is declared wrongly: canonicals, what the search engine chose otherwise, versions in other languages. */
 final class TroublesController
 {
-    private const PAGE = 50;
-
     /** What is declared, by what it is worth; and where the search engine chose otherwise. */
     public function troubles(Request $request, Store $store): View
     {
-        /**
-         * @var array{verdicts?: array<string, array{int, int, int}>, chosen?: array{int, int, int}, listed?: array{int,
-         *     int}, linked?: array{int, int}} $totals
-         */
-        $totals = (array) json_decode(
-            Typed::text(DB::table('untangle_states')->where('store_id', $store->id)->value('totals')),
-            true,
-        );
-        $counts = [];
-        foreach ($totals['verdicts'] ?? [] as $key => [$pages, $clicks, $impressions]) {
-            $counts[] = [
-                'verdict' => CanonicalVerdict::fromKey((string) $key) ?? CanonicalVerdict::NotNeeded,
-                'pages' => $pages,
-                'clicks' => $clicks,
-                'impressions' => $impressions,
-            ];
-        }
-        usort(
-            $counts,
-            static fn (array $a, array $b): int => $b['verdict']->isFault() <=> $a['verdict']->isFault() ?:
-            $b['clicks'] <=> $a['clicks'] ?:
-            $b['pages'] <=> $a['pages'],
-        );
-        $asked = is_string($request->query('verdict')) ? $request->query('verdict') : null;
-        [$clicks, $after] = Place::of($request);
-        $pages = collect();
-        if ($asked !== null) {
-            $pages = DB::table('untangle_pages as u')
-                ->join('pages as p', 'p.id', '=', 'u.page_id')
-                ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
-                ->leftJoin('pages as c', 'c.id', '=', 'u.chosen_page')
-                ->where('u.store_id', $store->id)
-                ->when(
-                    $asked === 'chosen',
-                    static fn ($query) => $query
-                        ->where('u.chosen_page', '>', 0)
-                        ->whereColumn('u.chosen_page', '<>', 'u.page_id')
-                        ->whereRaw(
-                            'u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))',
-                        ),
-                )
-                ->when(
-                    $asked === 'listed',
-                    static fn ($query) => $query
-                        ->join('page_index as i', 'i.page_id', '=', 'u.page_id')
-                        ->whereRaw('(i.sources & ?) <> 0', [PageSource::Sitemap->value])
-                        ->where('u.keeper_page', '>', 0)
-                        ->whereColumn('u.keeper_page', '<>', 'u.page_id'),
-                )
-                ->when(
-                    ! in_array($asked, ['chosen', 'listed'], true),
-                    static fn ($query) => $query->where('u.verdict', $asked),
-                )
-                ->when(
-                    $after !== null,
-                    static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [
-                        $clicks,
-                        $clicks,
-                        $after,
-                    ]),
-                )
-                ->orderByDesc('u.clicks')
-                ->orderByDesc('u.page_id')
-                ->limit(self::PAGE + 1)
-                ->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
-        }
-
-        return view('untangle.troubles', [
-            'store' => $store,
-            'counts' => $counts,
-            'asked' => $asked,
-            'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked),
-            'pages' => $pages->take(self::PAGE),
-            'targets' => Plan::targets(
-                $store,
-                array_values(
-                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
-                ),
-            ),
-            'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,
-            'chosen' => $totals['chosen'] ?? [0, 0, 0],
-            'listed' => $totals['listed'] ?? [0, 0],
-            'linked' => $totals['linked'] ?? [0, 0],
-        ]);
+        return view('untangle.troubles', DeclaredScreens::declared($request, $store));
     }
 
     /** What is wrong with versions in other languages and markets. */
     public function versions(Request $request, Store $store): View
     {
-        $fault = HreflangFault::tryFrom(is_string($request->query('fault')) ? $request->query('fault') : '');
-        $after = (int) $request->query('after', '0');
-        $rows = DB::table('untangle_versions as v')
-            ->join('pages as p', 'p.id', '=', 'v.page_id')
-            ->where('v.store_id', $store->id)
-            ->when($fault !== null, static fn ($query) => $query->where('v.fault', $fault?->value))
-            ->where('v.place', '>', $after)
-            ->orderBy('v.place')
-            ->limit(self::PAGE + 1)
-            ->get(['v.*', 'p.url']);
-
-        return view('untangle.versions', [
-            'store' => $store,
-            'fault' => $fault,
-            'rows' => $rows->take(self::PAGE),
-            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->place : null,
-            'counts' => DB::table('untangle_versions')
-                ->where('store_id', $store->id)
-                ->groupBy('fault')
-                ->selectRaw('fault, COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages')
-                ->get(),
-        ]);
+        return view('untangle.versions', DeclaredScreens::versions($request, $store));
     }
 }
