@@ -126,7 +126,6 @@ final class Worklists
     public static function pages(Store $store, stdClass $list): array
     {
         Progress::learn($store);
-
         $rows = array_values(
             DB::select(
                 'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
