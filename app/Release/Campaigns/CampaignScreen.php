@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Campaigns;
 
 use App\Inventory\Selections;
-use App\Platform\Typed;
+use App\Release\Items\ItemCounts;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -79,14 +79,7 @@ final class CampaignScreen
     private static function items(mixed $release): array
     {
         return is_numeric($release)
-            ? Typed::ints(
-                DB::table('release_items')
-                    ->where('release_id', $release)
-                    ->groupBy('state')
-                    ->selectRaw('state, COUNT(*) AS n')
-                    ->pluck('n', 'state')
-                    ->all(),
-            )
+            ? ItemCounts::of((int) $release)
             : [];
     }
 }

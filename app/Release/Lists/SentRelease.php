@@ -8,6 +8,7 @@ use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Release\Handing\Handover;
 use App\Release\Items\FieldChange;
+use App\Release\Items\ItemCounts;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
 use App\Stores\Models\Store;
@@ -83,14 +84,7 @@ final class SentRelease
         return [
             'sending' => WorkView::about(SendWork::sort(), $release),
             'looking' => WorkView::about(LookWork::sort(), $release),
-            'counts' => Typed::ints(
-                DB::table('release_items')
-                    ->where('release_id', $release)
-                    ->groupBy('state')
-                    ->selectRaw('state, COUNT(*) AS n')
-                    ->pluck('n', 'state')
-                    ->all(),
-            ),
+            'counts' => ItemCounts::of($release),
             'seen' => Typed::ints(
                 DB::table('release_items')
                     ->where('release_id', $release)

@@ -10,12 +10,12 @@ use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteOutcome;
 use App\Connectors\Shop\WriteResult;
-use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
 use App\Release\Items\FieldChange;
+use App\Release\Items\ItemCounts;
 use App\Release\Items\ItemState;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
@@ -259,14 +259,7 @@ final class SendWork implements LongWork
     /** @return array<string, int> */
     private function counts(int $release): array
     {
-        $counts = Typed::ints(
-            DB::table('release_items')
-                ->where('release_id', $release)
-                ->groupBy('state')
-                ->selectRaw('state, COUNT(*) AS n')
-                ->pluck('n', 'state')
-                ->all(),
-        );
+        $counts = ItemCounts::of($release);
         $open = ($counts['waiting'] ?? 0) + ($counts['intended'] ?? 0);
 
         return [

@@ -34,7 +34,6 @@ final class CauseScreen
                 : ($request->query('show') === 'all'
                     ? 'all'
                     : 'to-do');
-        [$clicks, $after] = Place::of($request);
         $pages = DB::table('untangle_pages as u')
             ->join('pages as p', 'p.id', '=', 'u.page_id')
             ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
@@ -42,16 +41,7 @@ final class CauseScreen
             ->where('u.cause_id', $cause)
             ->when($which === 'exceptions', static fn ($query) => $query->where('u.is_safe', 0))
             ->when($which === 'to-do', static fn ($query) => $query->where('u.action', '<>', 'leave'))
-            ->when(
-                $after !== null,
-                static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [
-                    $clicks,
-                    $clicks,
-                    $after,
-                ]),
-            )
-            ->orderByDesc('u.clicks')
-            ->orderByDesc('u.page_id')
+            ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
             ->limit(self::PAGE + 1)
             ->get(['u.*', 'p.url', 'k.url as keeper_url']);
         $asked = $request->query('choice');

@@ -51,8 +51,7 @@ final class DeclaredScreens
             $b['pages'] <=> $a['pages'],
         );
         $asked = is_string($request->query('verdict')) ? $request->query('verdict') : null;
-        [$clicks, $after] = Place::of($request);
-        $pages = $asked === null ? collect() : self::pages($store, $asked, $clicks, $after);
+        $pages = $asked === null ? collect() : self::pages($request, $store, $asked);
 
         return [
             'store' => $store,
@@ -106,10 +105,9 @@ final class DeclaredScreens
 
     /**
      * @param  string  $asked  a verdict, chosen or listed
-     * @param  int  $clicks  of the page after which the list goes on, whose number is $after
      * @return Collection<int, stdClass> one more than a screen shows
      */
-    private static function pages(Store $store, string $asked, int $clicks, ?int $after): Collection
+    private static function pages(Request $request, Store $store, string $asked): Collection
     {
         return DB::table('untangle_pages as u')
             ->join('pages as p', 'p.id', '=', 'u.page_id')
@@ -137,16 +135,7 @@ final class DeclaredScreens
                 ! in_array($asked, ['chosen', 'listed'], true),
                 static fn ($query) => $query->where('u.verdict', $asked),
             )
-            ->when(
-                $after !== null,
-                static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [
-                    $clicks,
-                    $clicks,
-                    $after,
-                ]),
-            )
-            ->orderByDesc('u.clicks')
-            ->orderByDesc('u.page_id')
+            ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
             ->limit(self::PAGE + 1)
             ->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
     }

@@ -20,11 +20,6 @@ final class TangleList
     public static function of(Request $request, Store $store): array
     {
         $words = is_string($request->query('words')) ? mb_substr(trim($request->query('words')), 0, 120) : '';
-        $given = is_string($request->query('after')) ? explode('-', $request->query('after')) : [];
-        $after =
-            count($given) === 2 && ctype_digit($given[0]) && ctype_digit($given[1])
-                ? [(int) $given[0], (int) $given[1]]
-                : null;
         $only = in_array($request->query('only'), ['to-do', 'close'], true) ? $request->query('only') : null;
         $rows = DB::table('untangle_tangles as t')
             ->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')
@@ -32,16 +27,7 @@ final class TangleList
             ->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))
             ->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
             ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
-            ->when(
-                $after !== null,
-                static fn ($query) => $query->whereRaw('(t.clicks < ? OR (t.clicks = ? AND t.tangle_id < ?))', [
-                    $after[0] ?? 0,
-                    $after[0] ?? 0,
-                    $after[1] ?? 0,
-                ]),
-            )
-            ->orderByDesc('t.clicks')
-            ->orderByDesc('t.tangle_id')
+            ->tap(static fn ($query) => Place::goOn($query, $request, 't.clicks', 't.tangle_id'))
             ->limit(self::PAGE + 1)
             ->get(['t.*', 'k.url as keeper_url']);
 
