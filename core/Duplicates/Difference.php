@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Duplicates;
 
+use Orchard\Core\Reasons\Reason;
+
 /** The word or figure by which two pages that share nearly all words are told apart. */
 final readonly class Difference
 {
@@ -87,12 +89,9 @@ final readonly class Difference
         return null;
     }
 
-    public function words(): string
+    /** As a reason of a type that names both words. */
+    public function reason(PairReason $type): Reason
     {
-        return match (true) {
-            $this->ours === '' => "“{$this->theirs}” on the other alone",
-            $this->theirs === '' => "“{$this->ours}” on this one alone",
-            default => "“{$this->ours}” against “{$this->theirs}”",
-        };
+        return new Reason($type, [$this->ours, $this->theirs]);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Duplicates;
 
+use Orchard\Core\Reasons\Reason;
+
 /**
  * Judges what two pages are to each other. Identity comes first, then what tells them apart, then likeness: a likeness
  * alone is deceived both ways, by twins whose words were changed and by products that share all words but one figure.
@@ -44,16 +46,15 @@ final class Judge
     public function judge(Identity $a, Identity $b, bool $areVersions = false, bool $isDeclared = false): Resemblance
     {
         if ($a->market !== $b->market || $areVersions) {
-            return new Resemblance(
-                Kinship::Language,
-                0,
-                1,
-                $a->market !== $b->market ? 'pages of two markets' : 'hreflang names them as versions of each other',
-            );
+            return new Resemblance(Kinship::Language, 0, 1, [
+                new Reason($a->market !== $b->market ? PairReason::Markets : PairReason::Versions),
+            ]);
         }
         $languages = array_unique(array_filter([strtok($a->language, '-'), strtok($b->language, '-')]));
         if (count($languages) === 2) {
-            return new Resemblance(Kinship::Language, 0, 1, 'in two languages: '.implode(' and ', $languages));
+            return new Resemblance(Kinship::Language, 0, 1, [
+                new Reason(PairReason::Languages, array_values($languages)),
+            ]);
         }
 
         return match (true) {
@@ -65,7 +66,7 @@ final class Judge
                 Kinship::Distinct,
                 0,
                 0.9,
-                'one lists products and the other does not',
+                [new Reason(PairReason::ListAndOther)],
             ),
             default => $this->otherProducts($a, $b) ??
                 ($this->otherLinks($a, $b, $isDeclared) ?? $this->texts($a, $b)),
@@ -87,25 +88,19 @@ final class Judge
 
         return match (true) {
             $shared === count($ours) && $shared === count($theirs) => null,
-            $ours === [] || $theirs === [] => new Resemblance(
-                Kinship::Distinct,
-                0,
-                0.7,
-                'one shows products and the other none',
-            ),
+            $ours === [] || $theirs === [] => new Resemblance(Kinship::Distinct, 0, 0.7, [
+                new Reason(PairReason::ProductsAndNone),
+            ]),
             $shared === min(count($ours), count($theirs)) => new Resemblance(
                 Kinship::Narrower,
                 $shared / max(count($ours), count($theirs)),
                 0.7,
-                "$shared of ".max(count($ours), count($theirs)).' products',
+                [new Reason(PairReason::SomeProducts, [$shared, max(count($ours), count($theirs))])],
             ),
-            $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(
-                Kinship::Series,
-                0,
-                0.7,
-                'the same heading, none of the same products',
-            ),
-            default => new Resemblance(Kinship::Distinct, 0, 0.9, "$shared products on both, others on one alone"),
+            $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(Kinship::Series, 0, 0.7, [
+                new Reason(PairReason::SameHeading),
+            ]),
+            default => new Resemblance(Kinship::Distinct, 0, 0.9, [new Reason(PairReason::OtherProducts, [$shared])]),
         };
     }
 
@@ -123,11 +118,11 @@ final class Judge
         $shared = count(array_intersect($a->links, $b->links)) / max(1, min(count($a->links), count($b->links)));
         if ($isDeclared) {
             return $shared >= self::OF_ONE_LIST
-                ? new Resemblance(Kinship::Narrower, $shared, 0.6, 'the same words beside some of the same links')
+                ? new Resemblance(Kinship::Narrower, $shared, 0.6, [new Reason(PairReason::SomeLinks)])
                 : null;
         }
 
-        return new Resemblance(Kinship::Distinct, 0, 0.5, 'the same few words beside other links say too little');
+        return new Resemblance(Kinship::Distinct, 0, 0.5, [new Reason(PairReason::OtherLinks)]);
     }
 
     public function likeness(Identity $a, Identity $b): float
@@ -142,12 +137,9 @@ final class Judge
             $likeness < self::UNLIKE &&
             array_intersect($this->telling->core($a->called()), $this->telling->core($b->called())) === []
         ) {
-            return new Resemblance(
-                Kinship::Distinct,
-                $likeness,
-                0.6,
-                "stock number {$a->number} on both, but nothing else is alike",
-            );
+            return new Resemblance(Kinship::Distinct, $likeness, 0.6, [
+                new Reason(PairReason::NumberAlone, [$a->number]),
+            ]);
         }
         $difference = Difference::between($this->reading($a), $this->reading($b));
 
@@ -156,10 +148,10 @@ final class Judge
                 Kinship::Variant,
                 $likeness,
                 0.95,
-                "stock number {$a->number} on both; {$difference->words()}",
+                [new Reason(PairReason::Number, [$a->number]), $difference->reason(PairReason::Differ)],
                 $difference,
             )
-            : new Resemblance(Kinship::Same, $likeness, 0.99, "stock number {$a->number} on both");
+            : new Resemblance(Kinship::Same, $likeness, 0.99, [new Reason(PairReason::Number, [$a->number])]);
     }
 
     private function twoNumbers(Identity $a, Identity $b): Resemblance
@@ -171,19 +163,18 @@ final class Judge
                 Kinship::Distinct,
                 $likeness,
                 0.99,
-                "two products: {$difference->words()}",
+                [$difference->reason(PairReason::TwoProducts)],
                 $difference,
             );
         }
 
         return $this->sharesText($a, $b, $likeness)
-            ? new Resemblance(
-                Kinship::Clone,
-                $likeness,
-                0.9,
-                "stock numbers {$a->number} and {$b->number} with the same text",
-            )
-            : new Resemblance(Kinship::Distinct, $likeness, 0.95, "stock numbers {$a->number} and {$b->number}");
+            ? new Resemblance(Kinship::Clone, $likeness, 0.9, [
+                new Reason(PairReason::NumbersOfOneText, [$a->number, $b->number]),
+            ])
+            : new Resemblance(Kinship::Distinct, $likeness, 0.95, [
+                new Reason(PairReason::Numbers, [$a->number, $b->number]),
+            ]);
     }
 
     private function lists(Identity $a, Identity $b, bool $isDeclared): Resemblance
@@ -207,42 +198,29 @@ final class Judge
         $likeness = $shared / max(1, count($ours) + count($theirs) - $shared);
         if ($shared === count($ours) && $shared === count($theirs)) {
             return $isNamedAlike
-                ? new Resemblance(
-                    Kinship::Same,
-                    1,
-                    0.95,
-                    $a->items === $b->items
-                        ? 'the same products under the same heading'
-                        : 'the same products in another order',
-                )
+                ? new Resemblance(Kinship::Same, 1, 0.95, [
+                    new Reason($a->items === $b->items ? PairReason::ListInOrder : PairReason::ListInOtherOrder),
+                ])
                 : ($isDeclared
-                    ? new Resemblance(
-                        Kinship::Same,
-                        1,
-                        0.9,
-                        'the same products, and the shop itself says that they are one',
-                    )
-                    : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading'));
+                    ? new Resemblance(Kinship::Same, 1, 0.9, [new Reason(PairReason::ListDeclared)])
+                    : new Resemblance(Kinship::Distinct, 1, 0.6, [new Reason(PairReason::ListUnderOtherHeading)]));
         }
         // A filter that names its list shares with the part of it that is shown first what falls on that part.
         if ($shared === min(count($ours), count($theirs)) || ($isDeclared && $isNamedAlike && $shared > 0)) {
-            return new Resemblance(
-                Kinship::Narrower,
-                $likeness,
-                0.8,
-                "$shared of ".max(count($ours), count($theirs)).' products',
-            );
+            return new Resemblance(Kinship::Narrower, $likeness, 0.8, [
+                new Reason(PairReason::SomeProducts, [$shared, max(count($ours), count($theirs))]),
+            ]);
         }
 
         return $shared === 0 && $isNamedAlike
-            ? new Resemblance(Kinship::Series, 0, 0.8, 'the same heading, none of the same products')
-            : new Resemblance(Kinship::Distinct, $likeness, 0.9, "$shared products on both, others on one alone");
+            ? new Resemblance(Kinship::Series, 0, 0.8, [new Reason(PairReason::SameHeading)])
+            : new Resemblance(Kinship::Distinct, $likeness, 0.9, [new Reason(PairReason::OtherProducts, [$shared])]);
     }
 
     private function texts(Identity $a, Identity $b): Resemblance
     {
         if ($a->isBlank() || $b->isBlank()) {
-            return new Resemblance(Kinship::Distinct, 0, 0.3, 'too little text to tell');
+            return new Resemblance(Kinship::Distinct, 0, 0.3, [new Reason(PairReason::TooLittle)]);
         }
         $likeness = $this->likeness($a, $b);
         $difference =
@@ -264,14 +242,14 @@ final class Judge
                     Kinship::Variant,
                     $likeness,
                     0.85,
-                    "one name at one path; {$difference->words()}",
+                    [new Reason(PairReason::NameAtPath), $difference->reason(PairReason::Differ)],
                     $difference,
                 )
                 : new Resemblance(
                     Kinship::Distinct,
                     $likeness,
                     0.95,
-                    "told apart by {$difference->words()}",
+                    [$difference->reason(PairReason::ToldApart)],
                     $difference,
                 );
         }
@@ -280,35 +258,24 @@ final class Judge
             $this->telling->isCopy($a->called()) === $this->telling->isCopy($b->called());
         if ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR)) {
             return $isCalledSame
-                ? new Resemblance(
-                    Kinship::Same,
-                    $likeness,
-                    $likeness >= 0.95 ? 0.98 : 0.9,
+                ? new Resemblance(Kinship::Same, $likeness, $likeness >= 0.95 ? 0.98 : 0.9, [
                     $likeness >= 0.995
-                        ? 'the same text'
-                        : 'nearly the same text, '.round(100 * $likeness).' of 100 runs of words',
-                )
-                : new Resemblance(Kinship::Clone, $likeness, 0.7, 'the same text under another heading');
+                        ? new Reason(PairReason::SameText)
+                        : new Reason(PairReason::NearText, [(int) round(100 * $likeness)]),
+                ])
+                : new Resemblance(Kinship::Clone, $likeness, 0.7, [new Reason(PairReason::TextUnderOtherHeading)]);
         }
         // The same name on title and H1 is no chance; the text may have been edited on one of the two.
         $contained = Shingles::containment($this->runs($a), $this->runs($b));
         if ($a->h1 !== '' && $a->h1 === $b->h1 && $a->title === $b->title && $contained >= self::NEAR_BY_NAME) {
-            return new Resemblance(
-                Kinship::Same,
-                $likeness,
-                0.8,
-                'title and H1 are the same, and '.
-                    round(100 * $contained).
-                    ' of 100 runs of words of the shorter text',
-            );
+            return new Resemblance(Kinship::Same, $likeness, 0.8, [
+                new Reason(PairReason::NameAndText, [(int) round(100 * $contained)]),
+            ]);
         }
 
-        return new Resemblance(
-            Kinship::Distinct,
-            $likeness,
-            0.9,
-            'unlike: '.round(100 * $likeness).' of 100 runs of words',
-        );
+        return new Resemblance(Kinship::Distinct, $likeness, 0.9, [
+            new Reason(PairReason::Unlike, [(int) round(100 * $likeness)]),
+        ]);
     }
 
     /** Whether what they are called differs by no word of weight, or only in that one of them says more. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Duplicates;
 
+use Orchard\Core\Reasons\Reason;
+
 /**
  * Chooses the page of a tangle that stays, by the sum of stated weights.
  *
@@ -32,7 +34,7 @@ final readonly class Keeper
 
     /**
      * @param  array<int, array<string, float>>  $points  by page, by evidence
-     * @param  list<string>  $reasons  in words, the weightiest first
+     * @param  list<Reason>  $reasons  of KeeperReason, the weightiest first
      */
     private function __construct(public ?int $page, public array $points, public array $reasons, public float $lead)
     {
@@ -41,14 +43,10 @@ final readonly class Keeper
     /**
      * @param  list<KeeperEvidence>  $members
      * @param  ?int  $before  the keeper of the last time
-     * @param  ?int  $decided  the page that a rule of the store or a person decided on
+     * @param  ?int  $decided  the page that a person decided on
      */
-    public static function choose(
-        array $members,
-        ?int $before = null,
-        ?int $decided = null,
-        string $decidedBy = 'decided by a person',
-    ): self {
+    public static function choose(array $members, ?int $before = null, ?int $decided = null): self
+    {
         $most = static fn (string $of): int => max(
             1,
             ...array_map(static fn (KeeperEvidence $m): int => (int) $m->{$of}, $members),
@@ -87,10 +85,10 @@ final readonly class Keeper
             ];
         }
         if ($decided !== null && isset($points[$decided])) {
-            return new self($decided, $points, [$decidedBy], INF);
+            return new self($decided, $points, [new Reason(KeeperReason::Decided)], INF);
         }
         if ($points === []) {
-            return new self(null, [], ['none of them answers 200, may be fetched and is meant for search'], 0.0);
+            return new self(null, [], [new Reason(KeeperReason::NoneCanStay)], 0.0);
         }
         $byPage = array_column($members, null, 'page');
         $sums = array_map(static fn (array $parts): float => round(array_sum($parts), 6), $points);
@@ -114,7 +112,7 @@ final readonly class Keeper
             $keeper,
             $points,
             [
-                ...$stays ? ['was the keeper before, and none is better by more than '.self::MARGIN.' points'] : [],
+                ...$stays ? [new Reason(KeeperReason::StaysBefore, [(int) self::MARGIN])] : [],
                 ...self::reasons($byPage[$keeper], $points[$keeper]),
             ],
             $others === [] ? INF : $sums[$keeper] - max($others),
@@ -123,31 +121,22 @@ final readonly class Keeper
 
     /**
      * @param  array<string, float>  $parts
-     * @return list<string>
+     * @return list<Reason> at most four
      */
     private static function reasons(KeeperEvidence $keeper, array $parts): array
     {
         arsort($parts);
-        $words = [
-            'declared' => $keeper->declaredBy === 1
-                    ? 'one of the others names it as canonical'
-                    : "{$keeper->declaredBy} of the others name it as canonical",
-            'engine' => 'the search engine kept it',
-            'tidiness' => 'has the tidiest address',
-            'links' => $keeper->linksIn === 1 ? 'one page links to it' : number_format($keeper->linksIn).' pages link to it',
-            'sitemap' => 'stands in the sitemap',
-            'redirects' => $keeper->redirectedFrom === 1
-                    ? 'an address redirects to it'
-                    : "{$keeper->redirectedFrom} addresses redirect to it",
-            'clicks' => number_format($keeper->clicks).' clicks',
-            'backlinks' => $keeper->backlinks === 1 ? 'one backlink' : number_format($keeper->backlinks).' backlinks',
-            'itself' => 'names itself',
-            'depth' => 'the shortest way from the home page',
+        $counts = [
+            'declared' => $keeper->declaredBy,
+            'links' => $keeper->linksIn,
+            'redirects' => $keeper->redirectedFrom,
+            'clicks' => $keeper->clicks,
+            'backlinks' => $keeper->backlinks,
         ];
         $reasons = [];
         foreach ($parts as $part => $points) {
             if ($points >= 0.4 && ($part !== 'tidiness' || $keeper->tidiness >= 8)) {
-                $reasons[] = $words[$part];
+                $reasons[] = new Reason(KeeperReason::from($part), isset($counts[$part]) ? [$counts[$part]] : []);
             }
         }
 

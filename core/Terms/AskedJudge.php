@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Terms;
 
+use Orchard\Core\Reasons\Reason;
+
 /**
  * Tells what a term asks for from its words, the store's products, the pages that are seen for it and the pages that
  * hold the first results. Each piece of evidence adds its weight to a kind, as logarithms of odds add up where evidence
@@ -49,36 +51,36 @@ final readonly class AskedJudge
     {
         $words = TermForm::words($normal);
         $folded = TermForm::fold(implode(' ', $words));
-        /** @var list<array{float, AskedFor, Ground}> $parts */
+        /** @var list<array{float, AskedFor, Reason}> $parts */
         $parts = [];
         $first = TermForm::fold($words[0] ?? '');
         $isQuestion = (count($words) > 2 && preg_match(self::HOW, $first) === 1) || str_contains($normal, '?');
         if ($isQuestion) {
-            $parts[] = [4.0, AskedFor::Article, new Ground(GroundType::Question)];
+            $parts[] = [4.0, AskedFor::Article, new Reason(GroundType::Question)];
         }
         if (preg_match(self::LEARNING, $folded, $found) === 1) {
-            $parts[] = [3.5, AskedFor::Article, new Ground(GroundType::Reading, [$found[1]])];
+            $parts[] = [3.5, AskedFor::Article, new Reason(GroundType::Reading, [$found[1]])];
         }
         if (preg_match(self::DOING, $folded, $found) === 1) {
-            $parts[] = [3.8, AskedFor::Article, new Ground(GroundType::Doing, [$found[1]])];
+            $parts[] = [3.8, AskedFor::Article, new Reason(GroundType::Doing, [$found[1]])];
         }
         if ($evidence->ownBrand) {
-            $parts[] = [6.0, AskedFor::Brand, new Ground(GroundType::OwnBrand)];
+            $parts[] = [6.0, AskedFor::Brand, new Reason(GroundType::OwnBrand)];
         } elseif (preg_match(self::NAVIGATION, $folded) === 1 && $evidence->maker) {
-            $parts[] = [1.5, AskedFor::Maker, new Ground(GroundType::MakerShop)];
+            $parts[] = [1.5, AskedFor::Maker, new Reason(GroundType::MakerShop)];
         }
         array_push($parts, ...$this->products($words, $evidence));
         $last = $words === [] ? '' : $words[count($words) - 1];
         $head = in_array($this->language, ['fr', 'es'], true) ? $words[0] ?? '' : $last;
         $isPlural = $head !== '' && Inflection::isPlural($head, $this->language);
         if ($isPlural) {
-            $parts[] = [1.4, AskedFor::Collection, new Ground(GroundType::Plural)];
+            $parts[] = [1.4, AskedFor::Collection, new Reason(GroundType::Plural)];
         }
         if (preg_match(self::MANY, $folded, $found) === 1) {
-            $parts[] = [1.0, AskedFor::Collection, new Ground(GroundType::Choice, [$found[1]])];
+            $parts[] = [1.0, AskedFor::Collection, new Reason(GroundType::Choice, [$found[1]])];
         }
         if (count($words) <= 2 && ! $evidence->maker) {
-            $parts[] = [0.8, AskedFor::Collection, new Ground(GroundType::Broad)];
+            $parts[] = [0.8, AskedFor::Collection, new Reason(GroundType::Broad)];
         }
         $describing = count(
             array_filter(
@@ -89,7 +91,7 @@ final readonly class AskedJudge
             ),
         );
         if ($describing > 1 && count($words) > 3 && ! $isPlural) {
-            $parts[] = [0.5 * ($describing - 1), AskedFor::Product, new Ground(GroundType::WhichOne)];
+            $parts[] = [0.5 * ($describing - 1), AskedFor::Product, new Reason(GroundType::WhichOne)];
         }
         array_push($parts, ...self::shown($evidence));
 
@@ -98,7 +100,7 @@ final readonly class AskedJudge
 
     /**
      * @param  list<string>  $words
-     * @return list<array{float, AskedFor, Ground}>
+     * @return list<array{float, AskedFor, Reason}>
      */
     private function products(array $words, TermEvidence $evidence): array
     {
@@ -107,30 +109,30 @@ final readonly class AskedJudge
         if ($evidence->maker) {
             $parts[] =
                 $beyond > 2 || $evidence->named > 0
-                    ? [1.0, AskedFor::Maker, new Ground(GroundType::MakerAndMore)]
-                    : [5.0, AskedFor::Maker, new Ground(GroundType::MakerAlone)];
+                    ? [1.0, AskedFor::Maker, new Reason(GroundType::MakerAndMore)]
+                    : [5.0, AskedFor::Maker, new Reason(GroundType::MakerAlone)];
         }
         if ($evidence->products === null) {
             return $parts;
         }
         if ($evidence->named > 0) {
-            $parts[] = [4.0, AskedFor::Product, new Ground(GroundType::NamedProduct)];
+            $parts[] = [4.0, AskedFor::Product, new Reason(GroundType::NamedProduct)];
         } elseif ($evidence->products === 1 && count($words) > 2) {
-            $parts[] = [0.6, AskedFor::Product, new Ground(GroundType::OneProduct)];
+            $parts[] = [0.6, AskedFor::Product, new Reason(GroundType::OneProduct)];
         } elseif ($evidence->products >= 4 && ! $evidence->maker) {
             $parts[] = [
                 min(3.0, 0.5 + 0.8 * log($evidence->products / 2)),
                 AskedFor::Collection,
-                new Ground(GroundType::Products, [$evidence->products]),
+                new Reason(GroundType::Products, [$evidence->products]),
             ];
         } elseif ($evidence->products >= 2 && ! $evidence->maker) {
-            $parts[] = [0.6, AskedFor::Collection, new Ground(GroundType::Products, [$evidence->products])];
+            $parts[] = [0.6, AskedFor::Collection, new Reason(GroundType::Products, [$evidence->products])];
         }
 
         return $parts;
     }
 
-    /** @return list<array{float, AskedFor, Ground}> what is shown for the term, by us and by others */
+    /** @return list<array{float, AskedFor, Reason}> what is shown for the term, by us and by others */
     private static function shown(TermEvidence $evidence): array
     {
         $parts = [];
@@ -149,7 +151,7 @@ final readonly class AskedJudge
                     $parts[] = [
                         $weight * $share * $trust,
                         $kind,
-                        new Ground($type, [(int) round(100 * $share), $kind->value]),
+                        new Reason($type, [(int) round(100 * $share), $kind->value]),
                     ];
                 }
             }
@@ -158,7 +160,7 @@ final readonly class AskedJudge
         return $parts;
     }
 
-    /** @param  list<array{float, AskedFor, Ground}>  $parts */
+    /** @param  list<array{float, AskedFor, Reason}>  $parts */
     private static function told(array $parts): Asked
     {
         $sums = [];
@@ -175,12 +177,12 @@ final readonly class AskedJudge
         $best = AskedFor::from((string) array_key_first($shares));
         $for = array_filter($parts, static fn (array $part): bool => $part[1] === $best);
         usort($for, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
-        $because = array_map(static fn (array $part): Ground => $part[2], $for);
+        $because = array_map(static fn (array $part): Reason => $part[2], $for);
 
         return new Asked(
             $best,
             $shares[$best->value],
-            $because === [] ? [new Ground(GroundType::Nothing)] : $because,
+            $because === [] ? [new Reason(GroundType::Nothing)] : $because,
             $shares,
         );
     }

@@ -15,10 +15,10 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\QueryClassifier;
 use Orchard\Core\Demand\Visibility;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\Asked;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\AskedJudge;
-use Orchard\Core\Terms\Ground;
 use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
@@ -191,7 +191,10 @@ final class Judging
                 (int) $row->id,
                 Asks::number($said ?? $asked->kind),
                 $said === null ? $asked->strength : 1.0,
-                Ground::pack($said === null ? array_slice($asked->because, 0, 3) : [new Ground(GroundType::Person)]),
+                Reason::pack(
+                    $said === null ? array_slice($asked->because, 0, 3) : [new Reason(GroundType::Person)],
+                    400,
+                ),
                 $seen === [] ? null : array_key_first($seen),
                 $pairs === [] ? 0.0 : $pairs[0][5],
                 $this->potential($searches, $difficulty, $seen),

@@ -9,8 +9,8 @@ use App\Platform\Bytes;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\AskedFor;
-use Orchard\Core\Terms\Ground;
 use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\TermForm;
 
@@ -124,7 +124,7 @@ final class Sayings
             $marks += [
                 'asked' => Asks::number($asked),
                 'strength' => 1.0,
-                'because' => Ground::pack([new Ground(GroundType::Person)]),
+                'because' => Reason::pack([new Reason(GroundType::Person)]),
             ];
         }
         if (is_string($said['head'] ?? null) && $said['head'] !== '') {

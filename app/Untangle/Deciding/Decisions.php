@@ -9,8 +9,10 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use Orchard\Core\Duplicates\KeeperReason;
 use Orchard\Core\Duplicates\ParameterEffect;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Reasons\Reason;
 
 /**
  * What people decide: of a cause, for all of its addresses and those that will come; of a single address; of a
@@ -168,7 +170,11 @@ final class Decisions
                 DB::table('untangle_pages')
                     ->where('store_id', $store->id)
                     ->where('page_id', $page)
-                    ->update(['action' => $means->value, 'why' => 'decided for this address', 'is_safe' => 1]);
+                    ->update([
+                        'action' => $means->value,
+                        'why' => Reason::pack([new Reason(ActionReason::DecidedHere)]),
+                        'is_safe' => 1,
+                    ]);
             Reckoning::all($store, [(int) $row->cause_id => true]);
         }
     }
@@ -259,18 +265,22 @@ final class Decisions
                 (int) $row->declared_page === $keeper && $page !== $keeper,
             );
             [$means, $why] = match (true) {
-                $page === $keeper => [Means::Leave, 'the keeper, decided by a person'],
-                $verdict === CanonicalVerdict::ToKeeper => [Means::Leave, 'names the keeper already'],
-                (int) $row->status !== 200 => [Means::Leave, 'redirects to the keeper'],
-                default => [Means::Canonical, 'one page is enough'],
+                $page === $keeper => [Means::Leave, ActionReason::DecidedKeeper],
+                $verdict === CanonicalVerdict::ToKeeper => [Means::Leave, ActionReason::NamesKeeper],
+                (int) $row->status !== 200 => [Means::Leave, ActionReason::Redirects],
+                default => [Means::Canonical, ActionReason::OnePage],
             };
-            $byResult["{$verdict->key()}\n{$means->value}\n$why"][] = $page;
+            $byResult["{$verdict->key()}\n{$means->value}\n{$why->value}"][] = $page;
             (int) $row->cause_id > 0 && ($causes[(int) $row->cause_id] = true);
         }
         DB::table('untangle_tangles')
             ->where('store_id', $store->id)
             ->where('tangle_id', $tangle)
-            ->update(['keeper_page' => $keeper, 'reasons' => 'decided by a person', 'lead_points' => 1000]);
+            ->update([
+                'keeper_page' => $keeper,
+                'reasons' => Reason::pack([new Reason(KeeperReason::Decided)]),
+                'lead_points' => 1000,
+            ]);
         foreach ($byResult as $result => $pages) {
             [$verdict, $means, $why] = explode("\n", $result);
             foreach (array_chunk($pages, self::CHUNK) as $chunk) {
@@ -281,7 +291,7 @@ final class Decisions
                         'keeper_page' => $keeper,
                         'verdict' => $verdict,
                         'action' => $means,
-                        'why' => $why,
+                        'why' => Reason::pack([new Reason(ActionReason::from($why))]),
                         'is_safe' => 1,
                     ]);
             }

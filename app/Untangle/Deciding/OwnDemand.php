@@ -13,6 +13,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Words;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -39,12 +40,12 @@ final class OwnDemand
     }
 
     /**
-     * By what a variant is searched for by itself, for people; null where it is not.
+     * By what a variant is searched for by itself; null where it is not.
      *
      * @param  int  $tangle  of the variant and its product
      * @param  callable(): list<int>  $pages  of the tangle: whichever of a product's addresses is found
      */
-    public function of(PageUrl $variant, PageUrl $product, int $tangle, callable $pages): ?string
+    public function of(PageUrl $variant, PageUrl $product, int $tangle, callable $pages): ?Reason
     {
         $theirs = array_column(AddressForm::parameters($product), 1, 0);
         $words = [];
@@ -64,13 +65,7 @@ final class OwnDemand
         );
         $seen = array_sum(array_column($found, 2));
         if ($seen >= self::ENOUGH) {
-            $more = count($found) - 1;
-
-            return "“{$found[0][0]}”".
-                ($more > 0 ? " and $more more" : '').
-                ', '.
-                number_format($seen).
-                ' impressions in thirteen weeks';
+            return new Reason(ActionReason::SearchedFor, [$found[0][0], count($found) - 1, $seen]);
         }
         $name = array_slice(Words::of(str_replace('-', ' ', basename($product->path))), 0, 2);
         $best = null;
@@ -86,7 +81,9 @@ final class OwnDemand
             $best ??= array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? $row : null;
         }
 
-        return $best === null ? null : "“{$best->phrase}”, ".number_format((int) $best->volume).' searches a month';
+        return $best === null
+            ? null
+            : new Reason(ActionReason::Searched, [(string) $best->phrase, (int) $best->volume]);
     }
 
     /**

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\LinkGraph\FuturePage;
 use Orchard\Core\LinkGraph\PlanProof;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 use stdClass;
 
@@ -110,7 +111,7 @@ final readonly class Plan
                     default => AddressField::Canonical,
                 },
                 'value' => $means === Means::Noindex ? 'noindex' : $urls[$targets[$page]],
-                'why' => (string) $row->why,
+                'why' => Reason::wordsOf(ActionReason::class, (string) $row->why),
             ];
         }
         $used = array_flip(array_map(static fn (int $page): int => $targets[$page], array_keys($wanted)));
@@ -161,7 +162,8 @@ final readonly class Plan
     private static function targetOf(stdClass $row): int
     {
         return match (true) {
-            $row->sort === CauseSort::Narrow->value => $row->why === Policy::STANDS || $row->parent_page === null
+            $row->sort === CauseSort::Narrow->value => ActionReason::Stands->isOf((string) $row->why) ||
+            $row->parent_page === null
                 ? (int) $row->page_id
                 : (int) $row->parent_page,
             (int) $row->keeper_page !== 0 && (int) $row->keeper_page !== (int) $row->page_id => (int) $row->keeper_page,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Deciding;
 
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Reasons\Reason;
 
 /**
  * What is to be done about one address, by what was decided for its cause, else by the store's rule for its sort; and
@@ -15,11 +16,14 @@ final readonly class Policy
     /** Sureness, 0 to 1, from which a likeness needs no second look. */
     private const SURE = 0.85;
 
-    /** Why a narrowed list is to name itself. */
-    public const STANDS = 'has demand of its own: it should name itself';
-
-    private function __construct(public Means $means, public string $why, public bool $isSafe)
+    /** @param  Reason  $why  of ActionReason */
+    private function __construct(public Means $means, public Reason $why, public bool $isSafe)
     {
+    }
+
+    private static function because(Means $means, ActionReason $why, bool $isSafe = true): self
+    {
+        return new self($means, new Reason($why), $isSafe);
     }
 
     /**
@@ -27,58 +31,47 @@ final readonly class Policy
      *
      * @param  string  $choice  of the cause or the rule
      * @param  bool  $isDecided  whether a person decided on the cause or the page
-     * @param  float  $sureness  that the two are one page, 0 to 1
-     * @param  bool  $isLearned  whether what a parameter does is sure
-     * @param  float  $lead  points by which the keeper leads
-     * @param  ?string  $demand  by what a variant is searched for by itself, in words; null where it is not
      */
-    public static function beside(
-        CauseSort $sort,
-        string $choice,
-        bool $isDecided,
-        int $status,
-        CanonicalVerdict $verdict,
-        bool $isClosed,
-        float $sureness,
-        bool $isLearned,
-        float $lead,
-        bool $isBusier,
-        ?string $demand,
-    ): self {
-        if ($status >= 300 && $status < 400) {
-            return $choice === 'redirect' && $verdict === CanonicalVerdict::Redirected
-                ? new self(Means::Redirect, 'reaches the keeper by more than one hop', true)
-                : new self(Means::Leave, 'redirects to the keeper', true);
+    public static function beside(string $choice, bool $isDecided, Standing $page): self
+    {
+        if ($page->redirects()) {
+            return $choice === 'redirect' && $page->verdict === CanonicalVerdict::Redirected
+                ? self::because(Means::Redirect, ActionReason::MoreHops)
+                : self::because(Means::Leave, ActionReason::Redirects);
         }
         if ($choice === 'demand') {
-            if ($demand !== null) {
-                return new self(Means::Leave, "is searched for by itself: $demand", true);
+            if ($page->demand !== null) {
+                return new self(Means::Leave, $page->demand, true);
             }
             $choice = 'canonical';
         }
         $means = Means::tryFrom($choice) ?? Means::Leave;
         if ($means === Means::Leave) {
-            return new self(Means::Leave, $isDecided ? 'decided: kept apart' : 'the store’s rule: kept apart', true);
+            return self::because(Means::Leave, $isDecided ? ActionReason::DecidedApart : ActionReason::RuleApart);
         }
-        if ($means === Means::Canonical && $verdict === CanonicalVerdict::ToKeeper) {
-            return new self(Means::Leave, 'names the keeper already', true);
+        if ($means === Means::Canonical && $page->verdict === CanonicalVerdict::ToKeeper) {
+            return self::because(Means::Leave, ActionReason::NamesKeeper);
         }
-        if ($isClosed && $means !== Means::Redirect) {
-            return new self(Means::Leave, 'is kept out of search already', true);
+        if ($page->isClosed && $means !== Means::Redirect) {
+            return self::because(Means::Leave, ActionReason::KeptOut);
         }
         $doubt = match (true) {
             $isDecided => null,
-            $means === Means::Rewrite => 'whether it deserves a text of its own is the owner’s to say',
-            $sureness < self::SURE => 'likely, not sure, to be the same page',
-            ! $isLearned => 'what the parameter does was seen too seldom to be sure',
-            $isBusier => 'has more clicks than the keeper',
-            $lead < 1.0 => 'which of them should stay is close',
+            $means === Means::Rewrite => ActionReason::OwnText,
+            $page->sureness < self::SURE => ActionReason::NotSure,
+            ! $page->isLearned => ActionReason::SeldomSeen,
+            $page->isBusier => ActionReason::Busier,
+            $page->lead < 1.0 => ActionReason::CloseCall,
             default => null,
         };
 
         return new self(
             $means,
-            $doubt ?? ($verdict->isFault() ? lcfirst($verdict->words()) : 'one page is enough'),
+            match (true) {
+                $doubt !== null => new Reason($doubt),
+                $page->verdict->isFault() => self::declares($page->verdict),
+                default => new Reason(ActionReason::OnePage),
+            },
             $doubt === null,
         );
     }
@@ -89,7 +82,7 @@ final readonly class Policy
         if (! $verdict->isFault() || $choice !== 'canonical') {
             return new self(
                 Means::Leave,
-                $verdict->isFault() ? 'decided: left as it is' : lcfirst($verdict->words()),
+                $verdict->isFault() ? new Reason(ActionReason::DecidedAsIs) : self::declares($verdict),
                 true,
             );
         }
@@ -112,27 +105,31 @@ final readonly class Policy
                 true,
             );
 
-        return new self(Means::Canonical, lcfirst($verdict->words()), $isSafe);
+        return new self(Means::Canonical, self::declares($verdict), $isSafe);
     }
 
     /** A list narrowed by a filter. */
     public static function narrow(string $choice, CanonicalVerdict $verdict, bool $isClosed, bool $isPromoted): self
     {
         return match (true) {
-            $choice === 'leave' => new self(Means::Leave, 'the store’s rule: kept apart', true),
+            $choice === 'leave' => self::because(Means::Leave, ActionReason::RuleApart),
             $choice === 'promote' && $isPromoted => $verdict->isFault() || $verdict === CanonicalVerdict::ToWider
-                ? new self(Means::Canonical, self::STANDS, true)
-                : new self(Means::Leave, 'has demand of its own', true),
+                ? self::because(Means::Canonical, ActionReason::Stands)
+                : self::because(Means::Leave, ActionReason::HasDemand),
             $choice === 'noindex' => $isClosed
-                ? new self(Means::Leave, 'is kept out of search already', true)
-                : new self(Means::Noindex, 'a narrower list', false),
-            $isClosed => new self(Means::Leave, 'is kept out of search already', true),
-            $verdict === CanonicalVerdict::ToWider || $verdict === CanonicalVerdict::ToKeeper => new self(
+                ? self::because(Means::Leave, ActionReason::KeptOut)
+                : self::because(Means::Noindex, ActionReason::Narrower, false),
+            $isClosed => self::because(Means::Leave, ActionReason::KeptOut),
+            $verdict === CanonicalVerdict::ToWider || $verdict === CanonicalVerdict::ToKeeper => self::because(
                 Means::Leave,
-                'names the wider list already',
-                true,
+                ActionReason::NamesWider,
             ),
-            default => new self(Means::Canonical, 'a narrower list that stands by itself', false),
+            default => self::because(Means::Canonical, ActionReason::NarrowerAlone, false),
         };
+    }
+
+    private static function declares(CanonicalVerdict $verdict): Reason
+    {
+        return new Reason(ActionReason::Declares, [$verdict->key()]);
     }
 }

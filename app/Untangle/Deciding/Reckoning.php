@@ -9,6 +9,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 use stdClass;
 
@@ -63,7 +64,8 @@ final class Reckoning
         $actions = [];
         foreach (self::rows($store, $cause) as $row) {
             $policy = self::policy($store, $row, $sort, $choice, $isDecided);
-            $byResult["{$policy->means->value}\n{$policy->why}\n".(int) $policy->isSafe][] = (int) $row->page_id;
+            $byResult["{$policy->means->value}\n".(int) $policy->isSafe."\n".Reason::pack([$policy->why])][] =
+                (int) $row->page_id;
             $isToDo = $policy->means !== Means::Leave;
             $toDo += $isToDo ? 1 : 0;
             $safe += $isToDo && $policy->isSafe ? 1 : 0;
@@ -73,12 +75,12 @@ final class Reckoning
         arsort($actions);
         DB::transaction(static function () use ($store, $cause, $byResult, $toDo, $safe, $exceptions, $actions): void {
             foreach ($byResult as $result => $pages) {
-                [$means, $why, $isSafe] = explode("\n", $result);
+                [$means, $isSafe, $why] = explode("\n", $result);
                 foreach (array_chunk($pages, self::CHUNK) as $chunk) {
                     DB::table('untangle_pages')
                         ->where('store_id', $store->id)
                         ->whereIn('page_id', $chunk)
-                        ->update(['action' => $means, 'why' => mb_substr($why, 0, 255), 'is_safe' => (int) $isSafe]);
+                        ->update(['action' => $means, 'why' => $why, 'is_safe' => (int) $isSafe]);
                 }
             }
             DB::table('untangle_causes')
@@ -113,21 +115,22 @@ final class Reckoning
         $demand = $choice === 'demand' && $sort === CauseSort::Variant ? self::demand($store, $row) : null;
 
         return Policy::beside(
-            $sort,
             $choice,
             $isDecided,
-            (int) $row->status,
-            $verdict,
-            $isClosed,
-            (int) $row->sureness / 1000,
-            $isLearned,
-            (int) $row->lead_points / 100,
-            (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10,
-            $demand,
+            new Standing(
+                (int) $row->status,
+                $verdict,
+                $isClosed,
+                (int) $row->sureness / 1000,
+                $isLearned,
+                (int) $row->lead_points / 100,
+                Standing::isBusier((int) $row->clicks, (int) $row->keeper_clicks),
+                $demand,
+            ),
         );
     }
 
-    private static function demand(Store $store, stdClass $row): ?string
+    private static function demand(Store $store, stdClass $row): ?Reason
     {
         static $demand = [];
         $demand[$store->id] ??= new OwnDemand($store);

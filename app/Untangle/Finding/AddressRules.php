@@ -8,7 +8,9 @@ use App\Stores\Models\Store;
 use App\Untangle\Deciding\Rules;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\ParameterEffect;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 /** What is known of a store's addresses: what their parameters do, and what people decided, as rules or of one page. */
@@ -58,18 +60,18 @@ final class AddressRules
         return $this->decided($page, 'apart') === 'yes';
     }
 
-    /** What the silent parameters of an address do, in words. */
-    public function silentIn(string $address): string
+    /** What the silent parameters of an address do. */
+    public function silentIn(string $address): Reason
     {
         $url = PageUrl::parse($address);
-        $words = [];
+        $silent = [];
         $scope = $url === null ? '' : AddressForm::scopeOf($url);
         foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
             $effect = $this->effects["$scope $name"] ?? null;
-            $effect?->isSilent() && ($words[] = "$name {$effect->words()}");
+            $effect?->isSilent() && array_push($silent, $name, $effect->value);
         }
 
-        return implode(', ', $words);
+        return new Reason(PairReason::Silent, $silent);
     }
 
     /**

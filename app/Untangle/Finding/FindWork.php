@@ -19,6 +19,7 @@ use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\TangleFinder;
 use Orchard\Core\LinkGraph\VersionSets;
 use Orchard\Core\Markup\LinkHeader;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -199,7 +200,7 @@ final class FindWork implements LongWork
                 $kin->kinship->value,
                 (int) round(1000 * $kin->likeness),
                 (int) round(1000 * $kin->sureness),
-                mb_substr($kin->reason, 0, 255),
+                Reason::pack($kin->reasons),
                 $kin->difference === null ? 0 : 1,
             ];
             $run->beat();

@@ -108,7 +108,7 @@ final readonly class Finds
                     CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict,
                     (string) $row->action,
                     $row->is_safe ? 'yes' : 'no',
-                    trim($row->why.($row->reason === '' ? '' : "; $row->reason"), '; '),
+                    ReasonWords::ofPage((string) $row->why, (string) $row->reason),
                 ];
             }
             if ($rows === []) {

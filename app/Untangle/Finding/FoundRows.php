@@ -9,7 +9,9 @@ use App\Platform\Work\WorkRun;
 use App\Untangle\Deciding\Means;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Reasons\Reason;
 
 /** The rows of a finding: one a page, one a tangle, and what its screens add up; written together. */
 final class FoundRows
@@ -43,8 +45,11 @@ final class FoundRows
         $case = $this->cases->of($page);
         $verdict = $case->verdict();
         $advice = $this->advising->advise($page, $verdict);
-        $reason =
-            $advice->kin->reason ?? ($keeper?->page === $page->id ? 'keeper: '.implode(', ', $keeper->reasons) : '');
+        $reasons =
+            $advice->kin->reasons ??
+            ($keeper?->page === $page->id
+                ? [new Reason(PairReason::Keeper, [Reason::pack($keeper->reasons, Reason::NAME)])]
+                : []);
         $notes = array_map(static fn (CanonicalVerdict $note): string => $note->value, $case->notes());
         $this->rows->add([
             $this->inventory->store->id,
@@ -55,13 +60,13 @@ final class FoundRows
             $advice->kin?->kinship->value ?? '',
             $advice->kin->likeness ?? 0,
             $advice->kin->sureness ?? 0,
-            mb_substr($reason, 0, 255),
+            Reason::pack($reasons),
             mb_substr($declared ?? ($page->tags[0] ?? ($page->header ?? '')), 0, 2048),
             $this->inventory->find($declared) ?? 0,
             $verdict->key(),
             mb_substr(implode(', ', $notes), 0, 190),
             $advice->policy->means->value,
-            mb_substr($advice->policy->why, 0, 255),
+            Reason::pack([$advice->policy->why]),
             $advice->policy->isSafe ? 1 : 0,
             $this->inventory->chosen($page->id) ?? 0,
             $page->clicks,
@@ -161,7 +166,7 @@ final class FoundRows
                 ($toDo[$tangle] ?? 0) === ($safe[$tangle] ?? 0) ? 1 : 0,
                 $keeper === null || $keeper->lead === INF ? self::ALONE : (int) round(100 * min(10, $keeper->lead)),
                 json_encode((object) $points, JSON_THROW_ON_ERROR),
-                mb_substr(implode('; ', $keeper->reasons ?? []), 0, 500),
+                Reason::pack($keeper->reasons ?? []),
             ];
         }
 

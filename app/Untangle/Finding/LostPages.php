@@ -14,6 +14,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Shingles;
 use Orchard\Core\Duplicates\Words;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -82,28 +83,26 @@ final class LostPages
                 $successor !== null => [
                     $successor,
                     'redirect',
-                    isset($moved[$page->id])
-                        ? 'moved there'
-                        : (isset($replaced[$page->id])
-                            ? 'replaced by it'
-                            : 'the same product number'),
+                    new Reason(
+                        match (true) {
+                            isset($moved[$page->id]) => LostReason::Moved,
+                            isset($replaced[$page->id]) => LostReason::Replaced,
+                            default => LostReason::SameNumber,
+                        },
+                    ),
                 ],
                 $like !== null && $byText => [
                     $like,
                     'like',
-                    round(100 * $likeness).' of 100 runs of words of that page stood in its old text',
+                    new Reason(LostReason::OldText, [(int) round(100 * $likeness)]),
                 ],
                 $like !== null && $likeness >= self::LIKE => [
                     $like,
                     'like',
-                    round(100 * $likeness).' of 100 words of its name and address',
+                    new Reason(LostReason::Name, [(int) round(100 * $likeness)]),
                 ],
-                $isWanted => [0, 'ask', 'nothing is like it'],
-                default => [
-                    0,
-                    'gone',
-                    $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it',
-                ],
+                $isWanted => [0, 'ask', new Reason(LostReason::NothingLike)],
+                default => [0, 'gone', new Reason($page->linksIn > 0 ? LostReason::OnlyLinks : LostReason::Nobody)],
             };
             $rows[] = [
                 $store->id,
@@ -114,7 +113,7 @@ final class LostPages
                 $page->linksIn,
                 $target,
                 (int) round(1000 * $likeness),
-                mb_substr($why, 0, 255),
+                Reason::pack([$why]),
                 $plan,
             ];
             $run->beat();

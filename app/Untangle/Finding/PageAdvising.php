@@ -8,6 +8,7 @@ use App\Platform\Typed;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\OwnDemand;
 use App\Untangle\Deciding\Policy;
+use App\Untangle\Deciding\Standing;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Cause;
@@ -25,9 +26,6 @@ final class PageAdvising
 
     /** How sure a fault in what is declared is, where the change is not safe. */
     private const SURE_OF_FAULT = 0.6;
-
-    /** Clicks from which a page counts that has more of them than its keeper. */
-    private const MANY_CLICKS = 10;
 
     private readonly OwnDemand $demand;
 
@@ -95,19 +93,20 @@ final class PageAdvising
             $page->redirect !== null &&
             $this->inventory->find($page->redirect) !== $keeper;
         $policy = Policy::beside(
-            $sort,
             $choice,
             $own !== null || $decision !== null,
-            $page->status,
-            $hops ? CanonicalVerdict::Redirected : $verdict,
-            $page->whyNot->isClosed(),
-            $kin->sureness / 1000,
-            $isLearned,
-            $this->keepers->of($tangle)->lead ?? 0.0,
-            $page->clicks > $kept->clicks && $page->clicks > self::MANY_CLICKS,
-            $choice === 'demand' && $sort === CauseSort::Variant
-                ? $this->demand->of($url, $keptUrl, $tangle, fn (): array => $this->tangles->all()[$tangle] ?? [])
-                : null,
+            new Standing(
+                $page->status,
+                $hops ? CanonicalVerdict::Redirected : $verdict,
+                $page->whyNot->isClosed(),
+                $kin->sureness / 1000,
+                $isLearned,
+                $this->keepers->of($tangle)->lead ?? 0.0,
+                Standing::isBusier($page->clicks, $kept->clicks),
+                $choice === 'demand' && $sort === CauseSort::Variant
+                    ? $this->demand->of($url, $keptUrl, $tangle, fn (): array => $this->tangles->all()[$tangle] ?? [])
+                    : null,
+            ),
         );
         $this->causes->of($cause, $sort)->add($sort, $page, $tangle, $policy, $kin->sureness / 1000, $own !== null);
 

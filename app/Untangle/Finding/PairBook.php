@@ -10,7 +10,9 @@ use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TangleFinder;
+use Orchard\Core\Reasons\Reason;
 use stdClass;
 
 /** What was judged of pairs of pages; a pair that nobody asked about before is judged when it is asked about. */
@@ -93,7 +95,7 @@ final class PairBook
     {
         [$a, $b] = [$this->standsFor($a), $this->standsFor($b)];
         if ($a === $b) {
-            return PairVerdict::same('the same to the letter');
+            return PairVerdict::same(new Reason(PairReason::Letter));
         }
         [$a, $b] = [min($a, $b), max($a, $b)];
         $pair =
@@ -110,7 +112,7 @@ final class PairBook
     private function judged(int $a, int $b): PairVerdict
     {
         if (! $this->finder->knows($a) || ! $this->finder->knows($b)) {
-            return PairVerdict::unlike('shows nothing');
+            return PairVerdict::unlike();
         }
         $names = fn (int $page): ?int => $this->inventory->find(
             $this->inventory->declared($this->inventory->pages[$page]),
@@ -127,7 +129,7 @@ final class PairBook
             $kin->kinship,
             (int) round(1000 * $kin->likeness),
             (int) round(1000 * $kin->sureness),
-            $kin->reason,
+            $kin->reasons,
             $kin->difference !== null,
         );
     }

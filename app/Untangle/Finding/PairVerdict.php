@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\PairReason;
+use Orchard\Core\Reasons\Reason;
 use stdClass;
 
 /** What was judged of two pages. */
@@ -13,26 +15,28 @@ final readonly class PairVerdict
     /**
      * @param  int  $likeness  0 to 1000
      * @param  int  $sureness  0 to 1000
+     * @param  list<Reason>  $reasons  of PairReason
      * @param  bool  $differs  whether what differs between them is known
      */
     public function __construct(
         public Kinship $kinship,
         public int $likeness,
         public int $sureness,
-        public string $reason,
+        public array $reasons,
         public bool $differs = false,
     ) {
     }
 
     /** Nothing tells the two apart. */
-    public static function same(string $reason): self
+    public static function same(Reason $reason): self
     {
-        return new self(Kinship::Same, 1000, 1000, $reason);
+        return new self(Kinship::Same, 1000, 1000, [$reason]);
     }
 
-    public static function unlike(string $reason): self
+    /** One of the two shows nothing. */
+    public static function unlike(): self
     {
-        return new self(Kinship::Distinct, 0, 0, $reason);
+        return new self(Kinship::Distinct, 0, 0, [new Reason(PairReason::Empty)]);
     }
 
     /** @param  stdClass  $row  of untangle_pairs */
@@ -42,7 +46,7 @@ final readonly class PairVerdict
             Kinship::from((string) $row->kinship),
             (int) $row->likeness,
             (int) $row->sureness,
-            (string) $row->reason,
+            Reason::unpack(PairReason::class, (string) $row->reason),
             (bool) $row->differs,
         );
     }
@@ -56,7 +60,7 @@ final readonly class PairVerdict
                 Kinship::Same,
                 $this->likeness,
                 $this->sureness,
-                'the same as others of the tangle',
+                [new Reason(PairReason::Member)],
                 $this->differs,
             );
     }

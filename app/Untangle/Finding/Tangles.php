@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TangleFinder;
+use Orchard\Core\Reasons\Reason;
 
 /** Which pages are one: by what was judged of pairs, by redirects, and by parameters that change nothing. */
 final class Tangles
@@ -16,7 +18,7 @@ final class Tangles
     /** @var array<int, int> the page that each acts as */
     private array $acts = [];
 
-    /** @var array<int, string> why it acts as that */
+    /** @var array<int, Reason> why it acts as that */
     private array $why = [];
 
     /** @var array<int, list<int>> members by tangle; a tangle's number is that of its page with the least digest */
@@ -80,7 +82,7 @@ final class Tangles
     }
 
     /** Why a page acts as another, by a redirect or its parameters; null where it does not. */
-    public function whyActs(int $page): ?string
+    public function whyActs(int $page): ?Reason
     {
         return $this->why[$page] ?? null;
     }
@@ -92,7 +94,7 @@ final class Tangles
                 $end = $this->inventory->actsAs($page->id);
                 if ($end !== null && $this->finder->knows($end)) {
                     $this->acts[$page->id] = $end;
-                    $this->why[$page->id] = 'redirects to it';
+                    $this->why[$page->id] = new Reason(PairReason::Redirects);
                 }
             }
         }

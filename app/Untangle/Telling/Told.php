@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Untangle\Telling;
 
-use App\Changes\AddressField;
 use App\Changes\Events\AddressSet;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
@@ -26,35 +25,23 @@ final class Told
     /** Addresses that the protocol takes in one request. */
     private const AT_ONCE = 10_000;
 
-    private const AS_BEFORE = 'it is as it was before';
-
     /** Puts down that an address has changed. */
     public function handle(AddressSet $set): void
     {
-        [$purpose, $why] = self::reason($set->field, $set->value);
+        $why = ToldReason::of($set->field, $set->value);
         $told = DB::table('untangle_told')->where('store_id', $set->storeId)->where('page_id', $set->pageId);
         $wasTold = (clone $told)->whereNotNull('sent_at')->exists();
         // What was not sent yet of the same field is overtaken by what holds now; where nothing was sent, going back is
         // no news.
-        (clone $told)
-            ->whereNull('sent_at')
-            ->whereIn('why', [
-                self::AS_BEFORE,
-                ...array_map(static fn (string $value): string => self::reason($set->field, $value)[1], [
-                    'gone',
-                    'noindex',
-                    'any',
-                ]),
-            ])
-            ->delete();
+        (clone $told)->whereNull('sent_at')->whereIn('why', ToldReason::ofField($set->field))->delete();
         if ($set->value !== '' || $wasTold) {
             DB::table('untangle_told')->upsert(
                 [
                     [
                         'store_id' => $set->storeId,
                         'page_id' => $set->pageId,
-                        'purpose' => $purpose,
-                        'why' => $why,
+                        'purpose' => $why->purpose(),
+                        'why' => $why->value,
                         'created_at' => now(),
                         'sent_at' => null,
                     ],
@@ -68,23 +55,6 @@ final class Told
     public static function waiting(Store $store): int
     {
         return DB::table('untangle_told')->where('store_id', $store->id)->whereNull('sent_at')->count();
-    }
-
-    /** @return array{string, string} what search engines should do, and why */
-    private static function reason(AddressField $field, string $value): array
-    {
-        return match (true) {
-            $value === '' => ['crawl', self::AS_BEFORE],
-            $field === AddressField::Redirect => $value === 'gone'
-                ? ['remove', 'it is gone']
-                : ['crawl', 'it redirects now'],
-            $field === AddressField::Robots => str_contains($value, 'noindex')
-                ? ['remove', 'it is kept out of search']
-                : ['crawl', 'it may be listed again'],
-            $field === AddressField::Slug => ['crawl', 'it has moved'],
-            ! $field->decidesAddress() => ['crawl', 'it has been added to'],
-            default => ['crawl', 'its canonical has changed'],
-        };
     }
 
     /** The key by which the store's host shows that it is its own that speaks; it must stand at /KEY.txt there. */
@@ -160,7 +130,12 @@ final class Told
                 ->limit(200_000)
                 ->get(['pages.url', 'purpose', 'why', 'sent_at']) as $row
         ) {
-            yield [(string) $row->url, (string) $row->purpose, (string) $row->why, (string) $row->sent_at];
+            yield [
+                (string) $row->url,
+                (string) $row->purpose,
+                ToldReason::tryFrom((string) $row->why)?->words() ?? '',
+                (string) $row->sent_at,
+            ];
         }
     }
 }

@@ -38,7 +38,7 @@
             @forelse ($rows as $nth => $row)
                 <tr data-row="{{ $nth }}" data-term="{{ $row->id }}" @class(['is-open' => in_array((int) $row->served, [0, 2], true), 'is-rival' => (int) $row->rivals === 1])><td class="tick"><input type="checkbox" name="terms[]" value="{{ $row->id }}" aria-label="{{ $row->term }}"></td>
                     <td class="clip"><a href="{{ route('match.term', [$store, $row->id]) }}" data-beside>{{ $row->term }}</a>@if ($row->forms > 1) <span class="soft" title="{{ $row->forms }} forms of it are searched">+{{ $row->forms - 1 }}</span>@endif</td>
-                    <td class="soft nowrap" title="{{ Orchard\Core\Terms\Ground::wordsOf($row->because) }}">{{ App\Match\Terms\Asks::kind((int) $row->asked)?->value }}</td>
+                    <td class="soft nowrap" title="{{ Orchard\Core\Reasons\Reason::wordsOf(Orchard\Core\Terms\GroundType::class, $row->because) }}">{{ App\Match\Terms\Asks::kind((int) $row->asked)?->value }}</td>
                     <td class="num">{{ $row->volume === null ? '' : App\Platform\Web\Forms::number((int) $row->volume) }}</td><td class="num soft">@n($row->impressions)</td><td class="num">{{ (int) $row->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($row->position_milli / 1000, 1) }}</td><td class="num"><b>{{ App\Platform\Web\Forms::rough($filter->view === 'open' ? (float) $row->potential : (float) $row->worth) }}</b></td></tr>
             @empty
                 <tr><td colspan="7">{{ $state === null ? 'No terms yet.' : 'No term is like that.' }}</td></tr>

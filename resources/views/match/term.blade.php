@@ -1,7 +1,7 @@
 @php
     $unit = $state && $state->money ? $market->currency : 'clicks';
     $asked = App\Match\Terms\Asks::kind((int) $term->asked);
-    $because = Orchard\Core\Terms\Ground::wordsOf($term->because);
+    $because = Orchard\Core\Reasons\Reason::wordsOf(Orchard\Core\Terms\GroundType::class, $term->because);
 @endphp
 <div class="head tight-head"><h2>{{ $term->term }}</h2><div class="tools">@if (request()->hasHeader('HX-Request'))<button type="button" class="button" data-beside-step="-1">Back</button> <button type="button" class="button" data-beside-step="1">Next</button> <button type="button" class="button" data-beside-close>Close</button>@endif</div></div>
 <p>@if ($term->volume !== null)<b>@n($term->volume)</b> searches a month. @endif @if ($term->difficulty !== null)Difficulty {{ App\Platform\Web\Forms::number((float) $term->difficulty) }} of 100. @endif<b>@n($term->impressions)</b> impressions and <b>@n($term->clicks)</b> clicks{{ (int) $term->position_milli > 0 ? ', at position '.App\Platform\Web\Forms::number($term->position_milli / 1000, 1).' on average' : '' }}.</p>

@@ -11,7 +11,7 @@
     ];
 @endphp
 @section('content')
-    <div class="head"><h1>Compare two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason }}</span>@endif</div>
+    <div class="head"><h1>Compare two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason() }}</span>@endif</div>
     @include('untangle.tabs')
     <table class="ledger compare">
         <thead><tr><td></td>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->keeper_page == $page->id) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>

@@ -10,8 +10,9 @@
         <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">URL</th><th scope="col" class="num">Status</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Backlinks</th><th scope="col" class="num">Links in</th><th scope="col">Redirect to</th><th scope="col">Why</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
+            @php($why = App\Untangle\Finding\ReasonWords::ofLost($row->why))
             <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $path($row->url) }}"></td><td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ $path($row->url) }}</a></td><td class="num">{{ $row->status }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->backlinks)</td><td class="num">@n($row->links_in)</td>
-                <td>@can('write', $store)<input class="input" name="to[{{ $row->page_id }}]" value="{{ $row->target_url ? $path($row->target_url) : '' }}" size="28" aria-label="Target of {{ $path($row->url) }}">@else{{ $path($row->target_url) }}@endcan</td><td class="clip w-why" title="{{ $row->why }}">{{ $row->why }}</td></tr>
+                <td>@can('write', $store)<input class="input" name="to[{{ $row->page_id }}]" value="{{ $row->target_url ? $path($row->target_url) : '' }}" size="28" aria-label="Target of {{ $path($row->url) }}">@else{{ $path($row->target_url) }}@endcan</td><td class="clip w-why" title="{{ $why }}">{{ $why }}</td></tr>
         @empty<tr><td colspan="8">No 404s.</td></tr>@endforelse
         </tbody>
     </table>

@@ -1,5 +1,6 @@
 @extends('frame')
 @section('title', 'Tangle')
+@use('App\Untangle\Finding\ReasonWords')
 @php
     $keeperUrl = $members->firstWhere('page_id', $tangle->keeper_page)->url ?? null;
     $path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url);
@@ -9,7 +10,7 @@
     <div class="head"><h1>{{ $keeperUrl === null ? 'Tangle without a keeper' : $path($keeperUrl) }}</h1><span class="soft">@n($tangle->pages) duplicate URLs, @n($tangle->clicks) clicks, @n($tangle->impressions) impressions in 13 weeks</span></div>
     @include('untangle.tabs')
     @if ($picture)@include('untangle.picture')@endif
-    <p><b>Why this <x-own-word of="keeper">keeper</x-own-word>:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Platform\Web\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
+    <p><b>Why this <x-own-word of="keeper">keeper</x-own-word>:</b> {{ ReasonWords::ofKeeper($tangle->reasons) ?: 'no evidence decides' }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Platform\Web\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
     @can('write', $store)
         @if ($plan->changes !== [])
             <form method="post" action="{{ route('untangle.tangle.carry', [$store, $tangle->tangle_id]) }}" class="filters">@csrf<button class="button is-growth">Make @n(count($plan->changes)) {{ count($plan->changes) === 1 ? 'change' : 'changes' }} ready for release</button><span class="hint">Afterwards every URL leads to the keeper in one hop.@if ($plan->heldBack) @n(count($plan->heldBack)) held back: {{ array_values($plan->heldBack)[0] }}.@endif</span></form>
@@ -26,8 +27,8 @@
                 $isKeeper = $member->page_id == $tangle->keeper_page;
             @endphp
             <tr @if ($isKeeper) class="is-kept" @endif><td class="clip w-address"><a href="{{ route('page', [$store, $member->page_id]) }}" title="{{ $member->url }}">{{ $path($member->url) }}</a>@if ($isKeeper) <span class="state is-growth">keeper</span>@if ($member->is_decided) <span class="soft">decided by a person</span>@endif @endif</td><td class="num">{{ $member->status }}</td><td class="num">@n($member->clicks)</td><td class="num">@n($member->links_in)</td>
-                <td class="w-how">@if (! $isKeeper)<a href="{{ route('untangle.compare', [$store, 'a' => $tangle->keeper_page, 'b' => $member->page_id]) }}">{{ $member->reason }}</a>@endif</td><td class="w-verdict"><span class="state @if ($verdict?->isFault()) is-hand @endif" title="{{ $verdict?->meaning() }} {{ $verdict?->repair() }}">{{ $verdict?->words() }}</span>@if ($member->notes !== '')<br><span class="soft">also: {{ $member->notes }}</span>@endif</td>
-                <td class="w-do">{{ $isKeeper && $member->action === 'canonical' ? 'self-canonical' : App\Untangle\Deciding\Means::from($member->action)->words() }}@if ($member->why !== lcfirst($verdict?->words() ?? ''))<br><span class="soft">{{ $member->why }}</span>@endif @foreach ($planned[$member->page_id] ?? [] as $change)<br><span class="state is-growth">{{ $change->state === 'ready' ? 'ready for release' : App\Changes\DraftState::from($change->state)->label() }}</span>@endforeach</td>
+                <td class="w-how">@if (! $isKeeper)<a href="{{ route('untangle.compare', [$store, 'a' => $tangle->keeper_page, 'b' => $member->page_id]) }}">{{ ReasonWords::ofPair($member->reason) ?: 'compare' }}</a>@endif</td><td class="w-verdict"><span class="state @if ($verdict?->isFault()) is-hand @endif" title="{{ $verdict?->meaning() }} {{ $verdict?->repair() }}">{{ $verdict?->words() }}</span>@if ($member->notes !== '')<br><span class="soft">also: {{ $member->notes }}</span>@endif</td>
+                <td class="w-do">{{ $isKeeper && $member->action === 'canonical' ? 'self-canonical' : App\Untangle\Deciding\Means::from($member->action)->words() }}@if (! App\Untangle\Deciding\ActionReason::Declares->isOf($member->why))<br><span class="soft">{{ ReasonWords::ofAction($member->why) }}</span>@endif @foreach ($planned[$member->page_id] ?? [] as $change)<br><span class="state is-growth">{{ $change->state === 'ready' ? 'ready for release' : App\Changes\DraftState::from($change->state)->label() }}</span>@endforeach</td>
                 @can('write', $store)<td class="nowrap"><form method="post" action="{{ route('untangle.page', [$store, $member->page_id]) }}" class="inline">@csrf
                     @if ($isKeeper && $member->is_decided)<button class="button" name="do" value="no-keeper">Let the evidence decide</button>
                     @elseif (! $isKeeper && $member->status == 200)<button class="button" name="do" value="keeper" aria-label="Keep {{ $path($member->url) }}">Make it the keeper</button> <button class="button" name="do" value="apart" aria-label="{{ $path($member->url) }} is not a duplicate">Not a duplicate</button>@endif

@@ -57,7 +57,7 @@ it('says why, and how sure it is', function (
         $told = (new Judge(new TellingWords()))->judge($one, $other, isDeclared: $declared);
         expect($told->kinship)->toBe($kinship)->and($told->sureness)->toBe($sureness);
     }
-    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason)->toBe($reason);
+    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason())->toBe($reason);
 })->with([
     'two markets' => [[], ['market' => 2], Kinship::Language, 1.0, 'pages of two markets'],
     'two languages' => [
@@ -263,7 +263,7 @@ it('takes a text that was edited for the same as long as most of it stands, and 
     $likeness = round((100 * ($runs - $changed)) / ($runs + $changed));
     $contained = round((100 * ($runs - $changed)) / $runs);
     $told = (new Judge(new TellingWords()))->judge(known([]), known(['text' => implode(' ', $text)]));
-    expect($told->kinship)->toBe($kinship)->and($told->reason)->toBe(sprintf($words, $likeness, $contained));
+    expect($told->kinship)->toBe($kinship)->and($told->reason())->toBe(sprintf($words, $likeness, $contained));
 })->with([
     [2, Kinship::Same, 'nearly the same text, %1$s of 100 runs of words'],
     [6, Kinship::Same, 'nearly the same text, %1$s of 100 runs of words'],

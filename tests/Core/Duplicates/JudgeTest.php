@@ -6,6 +6,7 @@ use Orchard\Core\Duplicates\Difference;
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
 
@@ -127,8 +128,12 @@ it('keeps pages of one template apart that differ in a place alone', function ()
     );
     expect(kinship($page('Marfield'), $page('Ostwick')))
         ->toBe(Kinship::Distinct)
-        ->and(Difference::bySubstitution($page('Marfield'), $page('Ostwick'), new TellingWords())?->words())
-        ->toBe('“marfield” against “ostwick”');
+        ->and(
+            Difference::bySubstitution($page('Marfield'), $page('Ostwick'), new TellingWords())
+                ?->reason(PairReason::ToldApart)
+                ->words(),
+        )
+        ->toBe('told apart by “marfield” against “ostwick”');
 });
 
 it('takes nearly the same text under the same heading for one page, under another for a clone', function (): void {

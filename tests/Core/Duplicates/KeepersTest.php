@@ -13,6 +13,7 @@ use Orchard\Core\Duplicates\ParameterStudy;
 use Orchard\Core\Duplicates\Shingles;
 use Orchard\Core\Duplicates\TangleFinder;
 use Orchard\Core\Duplicates\Tangles;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 function keptUrl(string $path): PageUrl
@@ -73,8 +74,8 @@ it('weighs each piece of evidence by its share of the largest in the tangle, and
     $choice = Keeper::choose([$page, $most]);
     expect(round(array_sum($choice->points[1]), 6))
         ->toBe($points)
-        ->and($choice->reasons)
-        ->toBe($reason === null ? [] : [$reason])
+        ->and(Reason::say($choice->reasons))
+        ->toBe($reason ?? '')
         ->and($choice->lead)
         ->toBe(INF);
 })->with([
@@ -114,14 +115,11 @@ it('says one of what there is one of, and at most four reasons, the weightiest f
             tidiness: 10,
         ),
     ]);
-    expect($choice->reasons)->toBe([
-        'one of the others names it as canonical',
-        'has the tidiest address',
-        'one page links to it',
-        'stands in the sitemap',
-    ]);
+    expect(Reason::say($choice->reasons, ', '))->toBe(
+        'one of the others names it as canonical, has the tidiest address, one page links to it, stands in the sitemap',
+    );
     $less = Keeper::choose([new KeeperEvidence(1, keptUrl('/a'), true, redirectedFrom: 1, backlinks: 1, tidiness: 0)]);
-    expect($less->reasons)->toBe(['an address redirects to it', 'one backlink']);
+    expect(Reason::say($less->reasons))->toBe('an address redirects to it; one backlink');
 });
 
 it(
@@ -137,12 +135,12 @@ it(
         // Of links the most are worth two points: half as many are one point less.
         expect(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 2)->page)
             ->toBe(2)
-            ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 2)->reasons[0])
+            ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 2)->reasons[0]->words())
             ->toBe('was the keeper before, and none is better by more than 1 points')
             ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.499)], before: 2)->page)
             ->toBe(1)
-            ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 1)->reasons)
-            ->toBe(['1,000 pages link to it'])
+            ->and(Reason::say(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 1)->reasons))
+            ->toBe('1,000 pages link to it')
             ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], before: 99)->page)
             ->toBe(1)
             ->and(Keeper::choose([$of(1, '/abc', 1.0), $of(2, '/ab', 1.0)])->page)
@@ -153,8 +151,8 @@ it(
             ->toBe(0.0)
             ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.25), $of(3, '/c', 0.5)])->lead)
             ->toBe(1.0)
-            ->and(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], decided: 2, decidedBy: 'a rule')->reasons)
-            ->toBe(['a rule']);
+            ->and(Reason::say(Keeper::choose([$of(1, '/a', 1.0), $of(2, '/b', 0.5)], decided: 2)->reasons))
+            ->toBe('decided by a person');
     },
 );
 

@@ -8,6 +8,7 @@ use Orchard\Core\Duplicates\KeeperEvidence;
 use Orchard\Core\Duplicates\ParameterEffect;
 use Orchard\Core\Duplicates\ParameterStudy;
 use Orchard\Core\Duplicates\Tangles;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -158,7 +159,7 @@ it('chooses the keeper by the weight of evidence, in any order of members', func
         ->toBe(1)
         ->and(Keeper::choose([$closed, $clean, $noisy])->page)
         ->toBe(1)
-        ->and($choice->reasons)
+        ->and(Reason::say($choice->reasons))
         ->toContain('2 of the others name it as canonical')
         ->and($choice->points)
         ->not->toHaveKey(3)
@@ -166,8 +167,8 @@ it('chooses the keeper by the weight of evidence, in any order of members', func
         ->toBeGreaterThan(Keeper::MARGIN);
     expect(Keeper::choose([$closed])->page)
         ->toBeNull()
-        ->and(Keeper::choose([$clean, $noisy], decided: 2)->reasons)
-        ->toBe(['decided by a person']);
+        ->and(Reason::say(Keeper::choose([$clean, $noisy], decided: 2)->reasons))
+        ->toBe('decided by a person');
     // Who was decided on and cannot stay does not stay.
     expect(Keeper::choose([$clean, $closed], decided: 3)->page)->toBe(1);
 });

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\QueryClassifier;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\AskedJudge;
-use Orchard\Core\Terms\Ground;
+use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\TermForm;
 
@@ -41,7 +42,10 @@ it('tells what a term asks for as people do', function (string $field, string $l
             if ($asked->kind->value === $found[1]) {
                 $right++;
             } else {
-                $wrong[] = "$term: {$found[1]}, told {$asked->kind->value} (".Ground::wordsOf(Ground::pack($asked->because)).')';
+                $wrong[] =
+                    "$term: {$found[1]}, told {$asked->kind->value} (".
+                    Reason::wordsOf(GroundType::class, Reason::pack($asked->because)).
+                    ')';
             }
         }
     }

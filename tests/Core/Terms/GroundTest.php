@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\AskedJudge;
-use Orchard\Core\Terms\Ground;
 use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\TermEvidence;
 
@@ -12,7 +12,7 @@ function groundsOf(string $term, TermEvidence $evidence, string $language = 'en'
 {
     $asked = (new AskedJudge($language))->of($term, $evidence);
 
-    return $asked->kind->value.': '.Ground::wordsOf(Ground::pack($asked->because));
+    return $asked->kind->value.': '.Reason::wordsOf(GroundType::class, Reason::pack($asked->because));
 }
 
 it('tells what speaks for a kind, the weightiest first', function (
@@ -72,31 +72,8 @@ it('counts a maker less where the term says more, or names a product', function 
     [new TermEvidence(maker: true, named: 1, products: 1, beyond: ['a'])],
 ]);
 
-it('comes back from how it is kept, in the words that it had', function (GroundType $type, array $of): void {
-    $ground = new Ground($type, $of);
-    expect(Ground::wordsOf(Ground::pack([$ground])))->toBe($ground->words())->not->toBe('');
-})->with(
-    array_map(
-        static fn (GroundType $type): array => [
-            $type,
-            match ($type) {
-                GroundType::Reading, GroundType::Doing, GroundType::Choice => ["d'achat “é” / \""],
-                GroundType::Products => [12],
-                GroundType::Seen => [55, 'collection'],
-                GroundType::Results => [100, 'article'],
-                default => [],
-            },
-        ],
-        GroundType::cases(),
-    ),
-);
-
 it('keeps letters as they are', function (): void {
-    expect(Ground::pack([new Ground(GroundType::Reading, ['idées']), new Ground(GroundType::Plural)]))->toBe(
+    expect(Reason::pack([new Reason(GroundType::Reading, ['idées']), new Reason(GroundType::Plural)]))->toBe(
         '[["reading","idées"],["plural"]]',
     );
 });
-
-it('says nothing for what is no list of grounds', function (string $packed): void {
-    expect(Ground::wordsOf($packed))->toBe('');
-})->with(['', '[]', '{', '[["of a later release"]]', '[[]]', '["plural"]', '3']);

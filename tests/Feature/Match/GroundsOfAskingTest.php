@@ -3,14 +3,14 @@
 declare(strict_types=1);
 
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Terms\Ground;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\GroundType;
 
-/** @return list<Ground> one of each type, with what it names */
+/** @return list<Reason> one of each type, with what it names */
 function groundsOfEachType(): array
 {
     return array_map(
-        static fn (GroundType $type): Ground => new Ground(
+        static fn (GroundType $type): Reason => new Reason(
             $type,
             match ($type) {
                 GroundType::Reading => ['conseils'],
@@ -31,7 +31,7 @@ it('keeps what an earlier release wrote in words', function (): void {
     $market = (int) DB::table('markets')->where('store_id', $store->id)->value('id');
     $grounds = groundsOfEachType();
     // Up to three of them, in any order.
-    $lists = array_map(static fn (Ground $ground): array => [$ground], $grounds);
+    $lists = array_map(static fn (Reason $ground): array => [$ground], $grounds);
     mt_srand(7);
     for ($i = 0; $i < 40; $i++) {
         $some = [];
@@ -54,7 +54,7 @@ it('keeps what an earlier release wrote in words', function (): void {
             'position_milli' => 0,
             'origins' => 1,
             'run' => 1,
-            'because' => implode('; ', array_map(static fn (Ground $ground): string => $ground->words(), $list)),
+            'because' => implode('; ', array_map(static fn (Reason $ground): string => $ground->words(), $list)),
         ];
     }
     DB::table('match_terms')->insert($rows);
@@ -62,6 +62,6 @@ it('keeps what an earlier release wrote in words', function (): void {
     foreach ([1, 2] as $twice) {
         $migration->up();
         $kept = DB::table('match_terms')->where('store_id', $store->id)->orderBy('id')->pluck('because')->all();
-        expect($kept)->toBe(array_map(Ground::pack(...), $lists));
+        expect($kept)->toBe(array_map(Reason::pack(...), $lists));
     }
 });

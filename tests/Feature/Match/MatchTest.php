@@ -16,7 +16,8 @@ use App\Stores\Models\Store;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Orchard\Core\Terms\Ground;
+use Orchard\Core\Reasons\Reason;
+use Orchard\Core\Terms\GroundType;
 use Tests\Shops\TermWorld;
 use Tests\Web\ApiClient;
 use Tests\Web\Site;
@@ -312,7 +313,7 @@ it('does what people decide, tells what else moved, and takes it back after a re
     $said = DB::table('match_said')->where('store_id', $store->id)->where('term', $term->term)->first();
     expect((int) $told->asked)
         ->toBe(3)
-        ->and(Ground::wordsOf($told->because))
+        ->and(Reason::wordsOf(GroundType::class, $told->because))
         ->toBe('somebody said so')
         ->and($said->tags)
         ->toBe('spring, sale')

@@ -21,6 +21,7 @@ use App\Release\Sending\LookWork;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Untangle\Deciding\Plan;
+use App\Untangle\Finding\ReasonWords;
 use App\Untangle\Redirects\Book;
 use App\Untangle\Telling\Told;
 use Illuminate\Support\Facades\DB;
@@ -1010,7 +1011,7 @@ it(
             ->plan->toBe('like')
             ->and($lost['alder-stool']->target)
             ->toEndWith('/new/stool-birch-one')
-            ->and($lost['alder-stool']->why)
+            ->and(ReasonWords::ofLost($lost['alder-stool']->why))
             ->toContain('its old text')
             ->and($lost['birch-stool']->target)
             ->toEndWith('/new/stool-alder-two')
@@ -1020,7 +1021,7 @@ it(
             ->toEndWith('/new/elm-chair')
             ->and($lost['dogwood-stool'])
             ->plan->not->toBe('redirect')
-            ->and((string) $lost['dogwood-stool']->why)
+            ->and(ReasonWords::ofLost((string) $lost['dogwood-stool']->why))
             ->not->toContain('its old text');
         // What answers again is no longer remembered as lost.
         $site->page('/old/alder-stool', $page('Alder stool', $text(0)));

@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Untangle\Deciding\ActionReason;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Policy;
+use App\Untangle\Deciding\Standing;
 use App\Untangle\Lists\CauseWords;
 use App\Untangle\Lists\TextDifference;
 use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Reasons\Reason;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -58,41 +61,86 @@ it('says of every cause and every choice what it means', function (CauseSort $so
         ->toBe('Canonical to an error page (404), /lamp/*');
 })->with(CauseSort::cases());
 
-it('is safe only where nothing speaks against it', function (array $with, string $means, bool $isSafe): void {
-    $with += [
-        'sort' => CauseSort::Path,
-        'choice' => 'canonical',
-        'isDecided' => false,
-        'status' => 200,
-        'verdict' => CanonicalVerdict::MissedFold,
-        'isClosed' => false,
-        'sureness' => 0.99,
-        'isLearned' => true,
-        'lead' => 3.0,
-        'isBusier' => false,
-        'demand' => null,
-    ];
-    $policy = Policy::beside(...$with);
-    expect($policy->means->value)->toBe($means)->and($policy->isSafe)->toBe($isSafe)->and($policy->why)->not->toBe('');
+it('is safe only where nothing speaks against it, and says what does', function (
+    array $with,
+    string $means,
+    ?string $doubt,
+    string $why = 'canonical to an error page (404)',
+): void {
+    $with += ['choice' => 'canonical', 'isDecided' => false];
+    $policy = Policy::beside(
+        $with['choice'],
+        $with['isDecided'],
+        new Standing(
+            ...array_diff_key($with, ['choice' => true, 'isDecided' => true]) + [
+                'status' => 200,
+                'verdict' => CanonicalVerdict::Unreachable,
+                'isClosed' => false,
+                'sureness' => 0.99,
+                'isLearned' => true,
+                'lead' => 3.0,
+                'isBusier' => false,
+                'demand' => null,
+            ],
+        ),
+    );
+    expect($policy->means->value)
+        ->toBe($means)
+        ->and($policy->isSafe)
+        ->toBe($doubt === null)
+        ->and($policy->why->words())
+        ->toBe($doubt ?? $why);
 })->with([
-    'sure' => [[], 'canonical', true],
-    'not sure that they are the same' => [['sureness' => 0.8], 'canonical', false],
-    'the parameter was seen too seldom' => [['isLearned' => false], 'canonical', false],
-    'busier than the keeper' => [['isBusier' => true], 'canonical', false],
-    'a close keeper' => [['lead' => 0.4], 'canonical', false],
+    'sure' => [[], 'canonical', null],
+    'no fault in what it declares' => [['verdict' => CanonicalVerdict::Weak], 'canonical', null, 'one page is enough'],
+    'not sure that they are the same' => [['sureness' => 0.849], 'canonical', 'likely, not sure, to be the same page'],
+    'just sure' => [['sureness' => 0.85, 'lead' => 1.0], 'canonical', null],
+    'the parameter was seen too seldom' => [
+        ['isLearned' => false],
+        'canonical',
+        'what the parameter does was seen too seldom to be sure',
+    ],
+    'busier than the keeper' => [['isBusier' => true], 'canonical', 'has more clicks than the keeper'],
+    'a close keeper' => [['lead' => 0.99], 'canonical', 'which of them should stay is close'],
     'decided by a person' => [
         ['sureness' => 0.5, 'isBusier' => true, 'lead' => 0.1, 'isDecided' => true],
         'canonical',
-        true,
+        null,
     ],
-    'names the keeper already' => [['verdict' => CanonicalVerdict::ToKeeper], 'leave', true],
-    'redirects already' => [['status' => 301, 'verdict' => CanonicalVerdict::NotNeeded], 'leave', true],
-    'closed already' => [['isClosed' => true], 'leave', true],
-    'closed, to be redirected' => [['isClosed' => true, 'choice' => 'redirect'], 'redirect', true],
-    'kept apart' => [['choice' => 'leave'], 'leave', true],
-    'in demand' => [['choice' => 'demand', 'demand' => '“oak lamp”, 90 impressions in thirteen weeks'], 'leave', true],
-    'not in demand' => [['choice' => 'demand'], 'canonical', true],
-    'to be rewritten' => [['choice' => 'rewrite'], 'rewrite', false],
+    'names the keeper already' => [
+        ['verdict' => CanonicalVerdict::ToKeeper],
+        'leave',
+        null,
+        'names the keeper already',
+    ],
+    'redirects already' => [
+        ['status' => 301, 'verdict' => CanonicalVerdict::NotNeeded],
+        'leave',
+        null,
+        'redirects to the keeper',
+    ],
+    'redirects by a detour' => [
+        ['status' => 301, 'verdict' => CanonicalVerdict::Redirected, 'choice' => 'redirect'],
+        'redirect',
+        null,
+        'reaches the keeper by more than one hop',
+    ],
+    'closed already' => [['isClosed' => true], 'leave', null, 'is kept out of search already'],
+    'closed, to be redirected' => [['isClosed' => true, 'choice' => 'redirect'], 'redirect', null],
+    'kept apart' => [['choice' => 'leave'], 'leave', null, 'the store’s rule: kept apart'],
+    'kept apart by a person' => [['choice' => 'leave', 'isDecided' => true], 'leave', null, 'decided: kept apart'],
+    'in demand' => [
+        ['choice' => 'demand', 'demand' => new Reason(ActionReason::SearchedFor, ['oak lamp', 2, 1090])],
+        'leave',
+        null,
+        'is searched for by itself: “oak lamp” and 2 more, 1,090 impressions in thirteen weeks',
+    ],
+    'not in demand' => [['choice' => 'demand'], 'canonical', null],
+    'to be rewritten' => [
+        ['choice' => 'rewrite'],
+        'rewrite',
+        'whether it deserves a text of its own is the owner’s to say',
+    ],
 ]);
 
 it('has words for every type of cause', function (CauseType $type): void {
