@@ -23,7 +23,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     const approver = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
     await signIn(approver, 'approver');
     await approver.goto('/s/tindrel/release');
-    await expect(approver.getByText('Wall lamps that leave the table free – Tindrel')).toBeVisible();
+    await expect(approver.locator('.texts-ready').getByText('Wall lamps that leave the table free – Tindrel')).toBeVisible();
     await axe(approver);
     await office('PUT', '/switches', { lose_every: 1 });
     await approver.getByLabel('Name').fill('Wall lamps');
