@@ -7,9 +7,11 @@ declare(strict_types=1);
  * drafts are made and taken back again; beside rendering the same texts in core alone.
  */
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
+use App\Write\Facts\WrittenPage;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\Recipes\RecipePages;
@@ -59,7 +61,8 @@ $target = RecipeTargets::of($store, TextField::Title);
 // The same texts by core alone, of facts that are in memory already.
 $seconds = $texts = 0;
 for ($after = 0; ;) {
-    $rows = DB::select(
+    $rows = Records::select(
+        WrittenPage::class,
         'SELECT id, page_id, name, attributes, market_id, kind FROM resources WHERE store_id = ? AND id > ?
             ORDER BY id LIMIT 5000',
         [$store->id, $after],
@@ -67,11 +70,11 @@ for ($after = 0; ;) {
     if ($rows === []) {
         break;
     }
-    $after = (int) end($rows)->id;
+    $after = end($rows)->id;
     $facts = app(RecipeFacts::class)->of($store, $rows, $recipe->facts());
     $from = hrtime(true);
     foreach ($rows as $row) {
-        $recipe->compose($facts[(int) $row->id], $target->for((int) $row->market_id, (int) $row->kind), $ruler);
+        $recipe->compose($facts[$row->id], $target->for($row->marketId, $row->kind), $ruler);
         $texts++;
     }
     $seconds += $since($from);

@@ -12,6 +12,7 @@ use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Weigh\Weighing\Scores;
+use App\Weigh\Worklists\NewWorklist;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 
@@ -80,7 +81,7 @@ $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
 $list = Typed::int(
     DB::table('weigh_worklists')->where('store_id', $id)->value('id') ??
-        Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null),
+        Worklists::open($store, new NewWorklist('Bench', '2026-01-01', '2026-12-31', 1200), null),
 );
 Worklists::fill($store, Worklists::find($store, $list) ?? throw new LogicException(), new App\Weigh\Numbers\Lens());
 $page = Typed::int(DB::table('weigh_scores')->where('store_id', $id)->orderByDesc('upside')->value('page_id'));

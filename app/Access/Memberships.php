@@ -6,6 +6,7 @@ namespace App\Access;
 
 use App\Access\Models\Membership;
 use App\Access\Models\User;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -22,6 +23,34 @@ final readonly class Memberships
         $belongs = Membership::query()->where('store_id', $store->id)->where('user_id', $userId)->exists();
 
         return $belongs ? User::query()->find($userId) : null;
+    }
+
+    /**
+     * Names of a store's people by id, in alphabetical order.
+     *
+     * @return array<int, string> those of a role or a higher one; of all where none is asked for
+     */
+    public static function people(Store $store, ?Role $least = null): array
+    {
+        $roles = array_filter(Role::cases(), static fn (Role $role): bool => $least === null || $role->includes($least));
+
+        return DB::table('memberships')
+            ->join('users', 'users.id', '=', 'memberships.user_id')
+            ->where('store_id', $store->id)
+            ->whereIn('role', array_column($roles, 'value'))
+            ->orderBy('name')
+            ->pluck('name', 'users.id')
+            ->map(Typed::text(...))
+            ->all();
+    }
+
+    /**
+     * @param  array<int>  $users
+     * @return array<int, string> their names by id
+     */
+    public static function named(array $users): array
+    {
+        return DB::table('users')->whereIn('id', $users)->pluck('name', 'id')->map(Typed::text(...))->all();
     }
 
     /** @throws LastOwner where the store would have none left */

@@ -49,6 +49,14 @@ final readonly class Markets
     }
 
     /** Whether addresses alone cannot tell all markets apart, so that what a page says of its language has to. */
+    /** A market of the store by its number; null where it is none, or none is asked for. */
+    public function known(?int $id): ?int
+    {
+        $ids = array_map(static fn (Market $one): int => $one->id, $this->markets);
+
+        return in_array($id, $ids, true) ? $id : null;
+    }
+
     public function needLanguages(): bool
     {
         return count(

@@ -57,7 +57,7 @@ final class WeighOverview
         $units = Units::of($store);
         $lens = self::usual($store, $units);
         $total = WeighedPages::total($store, $lens);
-        if ((float) $total->upside <= 0) {
+        if ($total->upside <= 0) {
             return null;
         }
         $lots = [];
@@ -94,11 +94,11 @@ final class WeighOverview
         }
 
         return new Lots(
-            (float) $total->upside,
+            $total->upside,
             $units->unit($lens->market),
             $units->isMoney($lens->market),
             $lens->market === null ? '' : Markets::of($store)->find($lens->market)->name,
-            (int) $total->earning,
+            $total->earning,
             $lots,
             route('weigh', $store),
         );

@@ -40,6 +40,21 @@ final class Comments
         }
     }
 
+    /** What is said of the text of a draft; nothing where the store has no such draft. */
+    public static function onDraft(Store $store, int $draft, string $words, Approver $by): void
+    {
+        $texts = [];
+        foreach (
+            DB::table('drafts')
+                ->where('store_id', $store->id)
+                ->where('id', $draft)
+                ->get(['resource_id', 'field']) as $row
+        ) {
+            $texts[] = [(int) $row->resource_id, (int) $row->field];
+        }
+        self::addMany($store, $texts, $words, $by);
+    }
+
     /** @return list<Comment> oldest first, the last fifty */
     public static function of(int $resource, TextField $field): array
     {

@@ -36,6 +36,11 @@ final class Trials
     {
     }
 
+    public static function has(Store $store, int $trial): bool
+    {
+        return DB::table('text_trials')->where('store_id', $store->id)->where('id', $trial)->exists();
+    }
+
     /**
      * @param  list<array{name: string, recipe: ?int}>  $groups
      * @param  list<array{resource: int, page: ?int, group: int, value: ?string, clicks: int, before: int}>  $pages

@@ -11,14 +11,19 @@ use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
+use App\Weigh\Lists\MissingPage;
 use App\Weigh\Lists\QueryList;
 use App\Weigh\Lists\WeighedPages;
+use App\Weigh\Lists\WinPage;
+use App\Weigh\Lists\WinQuery;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
+use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
+use App\Weigh\Worklists\WorklistSums;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -211,18 +216,18 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (stdClass $row): array => [
-                    'page' => (int) $row->page_id,
+                static fn (WinPage $row): array => [
+                    'page' => $row->pageId,
                     'url' => $row->url,
-                    'queries' => (int) $row->queries,
+                    'queries' => $row->queries,
                     'extra_clicks' => SumsAnswer::money($row->gain),
-                    'worth' => SumsAnswer::money($row->gain * $row->click_value),
+                    'worth' => SumsAnswer::money($row->gain * $row->clickValue),
                     'best' => array_map(
-                        static fn (stdClass $one): array => [
+                        static fn (WinQuery $one): array => [
                             'text' => $one->text,
-                            'position' => round((float) $one->position, 2),
-                            'impressions' => (int) $one->impressions,
-                            'clicks' => (int) $one->clicks,
+                            'position' => round($one->position, 2),
+                            'impressions' => $one->impressions,
+                            'clicks' => $one->clicks,
                         ],
                         $row->best,
                     ),
@@ -248,12 +253,12 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (stdClass $row): array => [
-                    'page' => (int) $row->page_id,
+                static fn (MissingPage $row): array => [
+                    'page' => $row->pageId,
                     'url' => $row->url,
                     'number' => $row->number,
-                    'back_on' => $row->back_on,
-                    'clicks_in_28_days' => SumsAnswer::money($row->missed_clicks),
+                    'back_on' => $row->backOn,
+                    'clicks_in_28_days' => SumsAnswer::money($row->missedClicks),
                     'missed_in_28_days' => SumsAnswer::money($row->missed),
                 ],
                 $rows,
@@ -267,17 +272,17 @@ final class NumbersApi
     {
         return response()->json([
             'data' => array_map(
-                static fn (stdClass $row): array => [
-                    'id' => (int) $row->id,
+                static fn (WorklistSums $row): array => [
+                    'id' => $row->id,
                     'name' => $row->name,
                     'owner' => $row->owner,
-                    'first_day' => $row->first_day,
-                    'due_day' => $row->due_day,
+                    'first_day' => $row->firstDay,
+                    'due_day' => $row->dueDay,
                     'state' => $row->state,
-                    'pages' => (int) $row->pages,
-                    'done' => (int) $row->done,
+                    'pages' => $row->pages,
+                    'done' => $row->done,
                     'upside' => count($row->sums) > 1 ? null : SumsAnswer::money($row->upside),
-                    'upside_done' => count($row->sums) > 1 ? null : SumsAnswer::money($row->upside_done),
+                    'upside_done' => count($row->sums) > 1 ? null : SumsAnswer::money($row->upsideDone),
                     'currency' => count($row->sums) === 1 ? (string) array_key_first($row->sums) : null,
                     'upside_by_currency' => (object) array_map(
                         static fn (float $sum): float => round($sum, 2),
@@ -295,16 +300,16 @@ final class NumbersApi
 
         return response()->json([
             'data' => array_map(
-                static fn (stdClass $page): array => [
-                    'page' => (int) $page->page_id,
+                static fn (WorklistPage $page): array => [
+                    'page' => $page->pageId,
                     'url' => $page->url,
-                    'state' => $page->state,
-                    'minutes' => (int) $page->minutes,
+                    'state' => $page->state->value,
+                    'minutes' => $page->minutes,
                     'upside' => SumsAnswer::money($page->upside),
                     'reason' => $page->reason,
                     'note' => $page->note,
                 ],
-                Worklists::pages($store, $row),
+                Worklists::pages($store, $row->id),
             ),
         ]);
     }

@@ -11,7 +11,6 @@ use App\Platform\Web\TableDownload;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
-use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\HandOrRecipe;
 use App\Weigh\Lists\MissingSheet;
@@ -22,11 +21,11 @@ use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\Model;
+use App\Weigh\Screens\CurveScreen;
 use App\Weigh\Weighing\Scores;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -118,55 +117,8 @@ final class FindingsController
     public function curve(Request $request, Store $store): View
     {
         $lens = $this->lens($request, $store);
-        $market = $lens->market ?? Markets::of($store)->first()->id;
-        $curve = Model::of($market)?->curve;
-        $page =
-            is_string($request->query('page')) &&
-            ctype_digit($request->query('page')) &&
-            strlen($request->query('page')) < 18
-                ? DB::table('pages')->where('store_id', $store->id)->where('id', (int) $request->query('page'))->first()
-                : null;
-        $range = CurvePicture::range($request);
-        $marks =
-            $curve === null
-                ? []
-                : ($page === null
-                    ? CurvePicture::pages($store, $lens, $curve)
-                    : CurvePicture::queries($store, (int) $page->id, $curve));
-        $isPart = $request->hasAny(['from', 'to', 'low', 'high', 'hanging']);
-        $picked = $isPart
-            ? array_values(
-                array_filter(
-                    $marks,
-                    static fn (array $mark): bool => $mark['position'] >= $range['from'] &&
-                        $mark['position'] <= $range['to'] &&
-                        $mark['rate'] >= $range['low'] &&
-                        $mark['rate'] <= $range['high'] &&
-                        ($request->query('hanging') !== '1' || $mark['hangs']),
-                ),
-            )
-            : [];
-        usort(
-            $picked,
-            static fn (array $a, array $b): int => [$b['upside'], $b['impressions']] <=> [
-                $a['upside'],
-                $a['impressions'],
-            ],
-        );
 
-        return view(
-            'weigh.curve',
-            $this->frame($store, $lens) + [
-                'curve' => $curve,
-                'page' => $page,
-                'marks' => $marks,
-                'range' => $range,
-                'isPart' => $isPart,
-                'hanging' => $request->query('hanging') === '1',
-                'picked' => $picked,
-                'density' => $page === null && count($marks) >= 2000 ? CurvePicture::density($store, $lens) : [],
-            ],
-        );
+        return view('weigh.curve', $this->frame($store, $lens) + CurveScreen::of($request, $store, $lens));
     }
 
     public function cut(Request $request, Store $store): View

@@ -17,8 +17,8 @@ use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Ranges\Ranges;
 use App\Weigh\Scoring\Model;
+use App\Weigh\Screens\QueryScreen;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 /**
@@ -80,17 +80,9 @@ final class NumbersController
     /** The pages that stand for one query. */
     public function query(Request $request, Store $store, int $query): View
     {
-        $row = DB::table('search_queries')->where('store_id', $store->id)->where('id', $query)->first();
-        abort_if($row === null, 404);
-        $lens = Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
+        $told = QueryScreen::of($request, $store, $query) ?? abort(404);
 
-        return view($request->hasHeader('HX-Request') ? 'weigh.query-beside' : 'weigh.query-page', [
-            'store' => $store,
-            'lens' => $lens,
-            'query' => $row,
-            'known' => DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(),
-            'pages' => QueryList::pagesOf($store, $query, $lens),
-        ]);
+        return view($request->hasHeader('HX-Request') ? 'weigh.query-beside' : 'weigh.query-page', $told);
     }
 
     /** Where queries stand, week by week, in bands cut where the store's own curve halves. */

@@ -70,7 +70,7 @@ final class RangeController
         abort_if($row === null, 404);
 
         return TableDownload::of(
-            "{$store->slug}-{$row->first_day}-{$row->last_day}",
+            "{$store->slug}-{$row->firstDay}-{$row->lastDay}",
             $format,
             Ranges::COLUMNS,
             static fn () => Ranges::export($store, $row),

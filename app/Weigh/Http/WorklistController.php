@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
+use App\Access\Memberships;
 use App\Changes\LastTouched;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
-use App\Platform\Database\Bulk;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
@@ -16,17 +16,18 @@ use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Worklists\CalendarFile;
-use App\Weigh\Worklists\PageState;
+use App\Weigh\Worklists\NewWorklist;
+use App\Weigh\Worklists\PageChange;
+use App\Weigh\Worklists\Worklist;
+use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
 use App\Weigh\Worklists\WorklistSheet;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class WorklistController
@@ -38,7 +39,7 @@ final class WorklistController
         return view('weigh.worklists', [
             'store' => $store,
             'lists' => Worklists::all($store),
-            'people' => self::people($store),
+            'people' => Memberships::people($store),
             'today' => $today,
             'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'),
             'hours' => $store->options()->assumed('month_hours'),
@@ -62,17 +63,16 @@ final class WorklistController
         ]);
         $byPages = $given['by'] === 'pages';
         try {
-            $id = Worklists::open(
-                $store,
+            $new = new NewWorklist(
                 $given['name'],
                 $given['first'],
                 $given['due'],
                 $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])),
                 $byPages ? (int) $given['capacity'] : null,
                 isset($given['owner']) ? Typed::int($given['owner']) : null,
-                Caller::id($request),
                 Lens::from($request, $store, false)->market,
             );
+            $id = Worklists::open($store, $new, Caller::id($request));
         } catch (InvalidArgumentException $error) {
             return back()
                 ->withInput()
@@ -87,17 +87,17 @@ final class WorklistController
     public function show(Store $store, int $list): View
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($store, $row);
+        $pages = Worklists::pages($store, $row->id);
 
         return view('weigh.worklist', [
             'store' => $store,
             'list' => $row,
             'pages' => $pages,
-            'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')),
-            'people' => self::people($store),
+            'touched' => LastTouched::ofPages(array_column($pages, 'pageId')),
+            'people' => Memberships::people($store),
             'others' => array_filter(
                 Worklists::openOnes($store),
-                static fn (stdClass $one): bool => $one->id !== $row->id,
+                static fn (Worklist $one): bool => $one->id !== $row->id,
             ),
             'units' => Units::of($store),
             'isPeriod' => NumberWindow::of($store)->isPeriod ?? false,
@@ -115,20 +115,19 @@ final class WorklistController
             'capacity' => ['required', 'numeric', 'min:0', 'max:2000'],
             'note' => ['nullable', 'string', 'max:2000'],
         ]);
-        DB::table('weigh_worklists')
-            ->where('id', $row->id)
-            ->update(
-                [
-                    'name' => $given['name'],
-                    'first_day' => $given['first'],
-                    'due_day' => $given['due'],
-                    'owner_id' => $given['owner'] ?? null,
-                    'note' => $given['note'] ?? '',
-                ] +
-                    ($row->most_pages === null
-                        ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))]
-                        : ['most_pages' => (int) $given['capacity']]),
-            );
+        Worklists::rename(
+            $row,
+            [
+                'name' => $given['name'],
+                'first_day' => $given['first'],
+                'due_day' => $given['due'],
+                'owner_id' => $given['owner'] ?? null,
+                'note' => $given['note'] ?? '',
+            ] +
+                ($row->mostPages === null
+                    ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))]
+                    : ['most_pages' => (int) $given['capacity']]),
+        );
 
         return back()->with('done', 'Saved.');
     }
@@ -162,14 +161,11 @@ final class WorklistController
     }
 
     /** What a list is filled from: the market that it was made for. */
-    private static function lens(Request $request, Store $store, stdClass $list): Lens
+    private static function lens(Request $request, Store $store, Worklist $list): Lens
     {
         $asked = Lens::from($request, $store, false);
 
-        return new Lens(
-            market: $list->market_id === null ? $asked->market : (int) $list->market_id,
-            kind: $asked->kind,
-        );
+        return new Lens(market: $list->marketId === null ? $asked->market : (int) $list->marketId, kind: $asked->kind);
     }
 
     /** Puts pages that were ticked somewhere into a list. */
@@ -218,16 +214,14 @@ final class WorklistController
     {
         $today = $store->today();
 
-        return Worklists::open(
-            $store,
+        $new = new NewWorklist(
             $name,
             $today,
             (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'),
             (int) round(60 * $store->options()->assumed('month_hours')),
-            null,
-            null,
-            Caller::id($request),
         );
+
+        return Worklists::open($store, $new, Caller::id($request));
     }
 
     public function page(Request $request, Store $store, int $list, int $page): RedirectResponse
@@ -246,9 +240,11 @@ final class WorklistController
             default => Worklists::change(
                 $row,
                 $page,
-                isset($given['left']) ? (bool) $given['left'] : null,
-                isset($given['minutes']) ? (int) $given['minutes'] : null,
-                $request->has('note') ? (string) ($given['note'] ?? '') : null,
+                new PageChange(
+                    isset($given['left']) ? (bool) $given['left'] : null,
+                    isset($given['minutes']) ? (int) $given['minutes'] : null,
+                    $request->has('note') ? (string) ($given['note'] ?? '') : null,
+                ),
             ),
         };
 
@@ -261,12 +257,12 @@ final class WorklistController
         $row = $this->list($store, $list);
         $pages = array_values(
             array_filter(
-                Worklists::pages($store, $row),
-                static fn (stdClass $page): bool => PageState::from((string) $page->state)->isOpen(),
+                Worklists::pages($store, $row->id),
+                static fn (WorklistPage $page): bool => $page->state->isOpen(),
             ),
         );
         try {
-            $id = Selections::keep($store, '', Caller::id($request), [Bulk::ids($pages, 'page_id')]);
+            $id = Selections::keep($store, '', Caller::id($request), [array_column($pages, 'pageId')]);
         } catch (InvalidArgumentException) {
             return back()->withErrors(['pages' => 'No page of this worklist is open.']);
         }
@@ -307,7 +303,7 @@ final class WorklistController
     public function export(Store $store, int $list, string $format): StreamedResponse|Response
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($store, $row);
+        $pages = Worklists::pages($store, $row->id);
         $name = "{$store->slug}-worklist-{$row->id}";
         if ($format === 'ics') {
             return response(CalendarFile::of($store, $row, $pages), 200, [
@@ -324,20 +320,8 @@ final class WorklistController
         );
     }
 
-    private function list(Store $store, int $id): stdClass
+    private function list(Store $store, int $id): Worklist
     {
         return Worklists::find($store, $id) ?? abort(404);
-    }
-
-    /** @return array<int, string> names of the store's people by id */
-    private static function people(Store $store): array
-    {
-        return DB::table('memberships')
-            ->join('users', 'users.id', '=', 'memberships.user_id')
-            ->where('store_id', $store->id)
-            ->orderBy('name')
-            ->pluck('name', 'users.id')
-            ->map(Typed::text(...))
-            ->all();
     }
 }

@@ -7,6 +7,7 @@ namespace App\Weigh\Lists;
 use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -40,14 +41,20 @@ final class Findings
     ];
 
     /**
-     * @return array{rows: list<stdClass>, next: ?string} pages by the clicks that their queries of that sort may bring,
-     *     the five best of these with them
+     * @return array{rows: list<WinPage>, next: ?string} by the clicks that their queries of that sort may bring
      */
     public static function wins(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         [$count, $gain] = self::WINS[$sort];
-        $found = self::scores($store, $lens, $gain, $after, "s.$count AS queries, s.$gain AS gain", size: $size);
-        $pages = Bulk::ids($found['rows'], 'page_id');
+        [$rows, $next] = self::scores(
+            $store,
+            $lens,
+            $gain,
+            $after,
+            "s.$count AS queries, s.$gain AS gain",
+            size: $size,
+        );
+        $pages = Bulk::ids($rows, 'page_id');
         $best = [];
         $range = match ($sort) {
             'near' => 'position BETWEEN 1.5 AND '.QuickWins::NEAR,
@@ -76,20 +83,19 @@ final class Findings
         ) {
             $best[(int) $row->page_id][] = $row;
         }
-        foreach ($found['rows'] as $row) {
-            $row->best = $best[(int) $row->page_id] ?? [];
+        foreach ($rows as $row) {
+            $row->best = Records::of(WinQuery::class, $best[(int) $row->page_id] ?? []);
         }
 
-        return $found;
+        return ['rows' => Records::of(WinPage::class, $rows), 'next' => $next];
     }
 
     /**
-     * @return array{rows: list<stdClass>, next: ?string} pages that are searched for while their product cannot be
-     *     bought, the most clicks first
+     * @return array{rows: list<MissingPage>, next: ?string} the most clicks first
      */
     public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
     {
-        return self::scores(
+        [$rows, $next] = self::scores(
             $store,
             $lens,
             'missed_clicks',
@@ -98,6 +104,8 @@ final class Findings
             'LEFT JOIN page_products pp ON pp.page_id = s.page_id',
             $size,
         );
+
+        return ['rows' => Records::of(MissingPage::class, $rows), 'next' => $next];
     }
 
     /** Pages of the whole list of quick wins of a sort, or of those that are missed where none is given. */
@@ -113,7 +121,7 @@ final class Findings
      * Pages by what they could earn more over the weeks ahead.
      *
      * @param  int  $weeks  4, 13 or 26
-     * @return array{rows: list<stdClass>, next: ?string}
+     * @return array{rows: list<AheadPage>, next: null}
      */
     public static function ahead(Store $store, Lens $lens, int $weeks, bool $onlySeasons): array
     {
@@ -141,14 +149,14 @@ final class Findings
         foreach ($rows as $row) {
             $row->reason = Reason::wordsOf($row->reason);
             $row->work_by = Seasons::workBy($row->season_week);
+            $row->factor = $row->{"ahead_$weeks"};
         }
 
-        return ['rows' => array_values($rows), 'next' => null];
+        return ['rows' => Records::of(AheadPage::class, $rows), 'next' => null];
     }
 
     /**
-     * @return list<stdClass> queries for which two or more pages of one market stand, the most seen first, with their
-     *     pages
+     * @return list<RivalQuery> the most seen first
      */
     public static function rivals(Store $store, Lens $lens): array
     {
@@ -198,10 +206,10 @@ final class Findings
             $pages[$row->query_id.' '.$row->market_id][] = $row;
         }
         foreach ($rows as $row) {
-            $row->pages = $pages[$row->query_id.' '.$row->market_id] ?? [];
+            $row->pages = Records::of(RivalPage::class, $pages[$row->query_id.' '.$row->market_id] ?? []);
         }
 
-        return $rows;
+        return Records::of(RivalQuery::class, $rows);
     }
 
     /**
@@ -209,20 +217,18 @@ final class Findings
      * cannot be sold or is not listed), what its texts fall short, what better positions would bring. The parts add up
      * to the change, each factor taken at the mean of the other.
      *
-     * @return list<stdClass>
+     * @return list<MovedPage>
      */
     public static function moved(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($store, $lens);
-        $rows = array_values(
-            DB::select(
-                "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
-                    self::MOVED_DAYS.
-                    ' DAY ORDER BY s.moved_by DESC, s.page_id DESC
+        $rows = DB::select(
+            "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
+                self::MOVED_DAYS.
+                ' DAY ORDER BY s.moved_by DESC, s.page_id DESC
                        
                         LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
-                $values,
-            ),
+            $values,
         );
         foreach ($rows as $row) {
             $worth = ((float) $row->worth + (float) $row->was_worth) / 2;
@@ -237,42 +243,42 @@ final class Findings
                     (float) $row->wording_clicks -
                     (float) $row->was_extra_clicks +
                     (float) $row->was_wording_clicks);
+            $row->reason = Reason::wordsOf($row->reason);
         }
 
-        return $rows;
+        return Records::of(MovedPage::class, $rows);
     }
 
     /**
      * Where no search rows are known yet: home, the collections and the products that sell best, else those that most
      * pages link to.
      *
-     * @return list<stdClass>
+     * @return list<CorePage>
      */
     public static function corePages(Store $store): array
     {
         $period = NumberWindow::of($store) !== null;
 
-        return array_values(
-            DB::select(
-                'SELECT i.page_id, i.kind, i.orders, i.revenue, i.links_in, p.url, f.title FROM (
+        return Records::select(
+            CorePage::class,
+            'SELECT i.page_id, i.kind, i.orders, i.revenue, i.links_in, p.url, f.title FROM (
             (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ? AND kind = 1
             AND indexable = 1 LIMIT 3)
             UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 1 FROM page_index WHERE store_id = ?
             AND kind = 2 AND indexable = 1 ORDER BY '.
-                    ($period ? 'revenue DESC, ' : '').
-                    'links_in DESC LIMIT 10)
+                ($period ? 'revenue DESC, ' : '').
+                'links_in DESC LIMIT 10)
             UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 2 FROM page_index WHERE store_id = ?
             AND kind = 3 AND indexable = 1 ORDER BY '.
-                    ($period ? 'revenue DESC, ' : '').
-                    'links_in DESC LIMIT 20)) i
+                ($period ? 'revenue DESC, ' : '').
+                'links_in DESC LIMIT 20)) i
             JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
             ORDER BY i.turn, i.revenue DESC, i.links_in DESC',
-                [$store->id, $store->id, $store->id],
-            ),
+            [$store->id, $store->id, $store->id],
         );
     }
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{list<stdClass>, ?string} rows of the database, and where to go on */
     private static function scores(
         Store $store,
         Lens $lens,
@@ -302,7 +308,7 @@ final class Findings
             $next = $last->sort_key.'_'.$last->page_id;
         }
 
-        return ['rows' => $rows, 'next' => $next];
+        return [$rows, $next];
     }
 
     /** @return array{string, list<int>} */

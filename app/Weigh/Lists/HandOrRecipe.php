@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\Effort;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its
@@ -60,18 +60,13 @@ final readonly class HandOrRecipe
         $sums = [];
         $sum = $spent = $cost = 0.0;
         foreach ($rows as $nth => $row) {
-            $kind = (int) $row->kind;
+            $kind = $row->kind;
             $minutes[$kind] ??= $effort->minutes($kind);
             $costs[$kind] ??= $effort->cost($kind);
-            $isOpen = $isOpen && (float) $row->upside * $left * self::PERIODS >= $costs[$kind];
+            $isOpen = $isOpen && $row->upside * $left * self::PERIODS >= $costs[$kind];
             $paying += $isOpen ? 1 : 0;
             $fitting += $spent + $minutes[$kind] <= 60 * $hours && $fitting === $nth ? 1 : 0;
-            $sums[] = [
-                ($sum += (float) $row->upside),
-                (float) $row->upside,
-                ($spent += $minutes[$kind]),
-                ($cost += $costs[$kind]),
-            ];
+            $sums[] = [($sum += $row->upside), $row->upside, ($spent += $minutes[$kind]), ($cost += $costs[$kind])];
         }
         $proposed = min($paying, $fitting);
         $steps = [];
@@ -83,7 +78,7 @@ final readonly class HandOrRecipe
                 $steps[$pages] = [
                     'pages' => $pages,
                     'upside' => $upside,
-                    'part' => (float) $total->upside > 0 ? $upside / (float) $total->upside : 0.0,
+                    'part' => $total->upside > 0 ? $upside / $total->upside : 0.0,
                     'marginal' => $marginal,
                     'hours' => $spentBy / 60,
                     'cost' => $costBy,
@@ -97,8 +92,8 @@ final readonly class HandOrRecipe
             $proposed,
             $paying,
             $fitting,
-            (float) $total->upside,
-            (int) $total->pages,
+            $total->upside,
+            $total->pages,
             array_values($steps),
             array_values(
                 array_map(
@@ -118,10 +113,7 @@ final readonly class HandOrRecipe
     public static function pages(Store $store, Lens $lens, int $cut, bool $isTail): Generator
     {
         if (! $isTail) {
-            yield array_map(
-                static fn (stdClass $row): int => (int) $row->page_id,
-                array_slice(self::best($store, $lens), 0, $cut),
-            );
+            yield array_column(array_slice(self::best($store, $lens), 0, $cut), 'pageId');
 
             return;
         }
@@ -143,17 +135,16 @@ final readonly class HandOrRecipe
         yield $portion;
     }
 
-    /** @return list<stdClass> */
+    /** @return list<BestPage> */
     private static function best(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($lens, $store);
 
-        return array_values(
-            DB::select(
-                "SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
-                    self::LOOKED_AT,
-                $values,
-            ),
+        return Records::select(
+            BestPage::class,
+            "SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
+                self::LOOKED_AT,
+            $values,
         );
     }
 

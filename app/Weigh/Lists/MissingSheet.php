@@ -27,12 +27,12 @@ final class MissingSheet
                     (string) $row->title,
                     (string) $row->number,
                     (string) $row->maker,
-                    (string) $row->url,
-                    LifeState::from((int) $row->life)->label(),
-                    $row->back_on,
-                    $row->stock === null ? null : (int) $row->stock,
-                    round((float) $row->missed_clicks, 1),
-                    round((float) $row->missed, 2),
+                    $row->url,
+                    LifeState::from($row->life)->label(),
+                    $row->backOn,
+                    $row->stock,
+                    round($row->missedClicks, 1),
+                    round($row->missed, 2),
                 ];
             }
         } while ($after !== null);

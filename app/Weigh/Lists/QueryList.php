@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Facts\NumberWindow;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -66,20 +67,19 @@ final class QueryList
         ];
     }
 
-    /** @return list<stdClass> pages with their sums for the query in the lens's weeks, the most seen first */
+    /** @return list<QueryPage> sums of the lens's weeks, the most seen first */
     public static function pagesOf(Store $store, int $query, Lens $lens): array
     {
         $window = NumberWindow::of($store);
         $in = $window === null ? '0' : implode(', ', Told::of($store, $window)->now($lens->weeks));
         $device = $lens->device === Lens::ALL ? '' : " AND device = {$lens->device}";
 
-        return array_values(
-            DB::select(
-                "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id,
+        return Records::select(
+            QueryPage::class,
+            "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id,
                     SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum
                     FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id",
-                [$store->id, $query, $store->id, $query],
-            ),
+            [$store->id, $query, $store->id, $query],
         );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Weigh\Lists;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -133,15 +134,13 @@ final class WeighedPages
         return array_values(array_filter(array_map(static fn (int $page): ?stdClass => $rows[$page] ?? null, $pages)));
     }
 
-    /**
-     * @return stdClass sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks,
-     * orders, pages, earning (pages with an upside)
-     */
-    public static function total(Store $store, Lens $lens): stdClass
+    /** What is weighed in a lens's market and kind. */
+    public static function total(Store $store, Lens $lens): UpsideTotal
     {
         [$where, $values] = $lens->narrows('');
 
-        return Rows::sole(
+        return Records::sole(
+            UpsideTotal::class,
             "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift),
                 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders),
                 0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(earning), 0) AS earning, COALESCE(SUM(shown),

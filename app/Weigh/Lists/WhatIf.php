@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -14,7 +15,6 @@ use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the
@@ -81,8 +81,8 @@ final readonly class WhatIf
     }
 
     /**
-     * @return array{rows: list<stdClass>, upside: float, wording: float, lift: float, was: float} the first pages with
-     *     their place before and after, and the sums of all
+     * @return array{rows: list<WhatIfPage>, upside: float, wording: float, lift: float, was: float} the first pages
+     *     with  their place before and after, and the sums of all
      */
     public function answer(Store $store, Lens $lens): array
     {
@@ -139,7 +139,7 @@ final readonly class WhatIf
         }
 
         return [
-            'rows' => $rows,
+            'rows' => Records::of(WhatIfPage::class, $rows),
             'upside' => (float) $total->wording + (float) $total->lift,
             'wording' => (float) $total->wording,
             'lift' => (float) $total->lift,

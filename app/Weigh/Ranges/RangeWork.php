@@ -6,12 +6,12 @@ namespace App\Weigh\Ranges;
 
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that
@@ -38,7 +38,7 @@ final class RangeWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $range = DB::table('weigh_ranges')->where('id', $run->subjectId)->first();
+        $range = Records::one(Range::class, DB::table('weigh_ranges')->where('id', $run->subjectId)->first());
         if ($range === null) {
             return SliceEnd::done();
         }
@@ -80,7 +80,7 @@ final class RangeWork implements LongWork
             ->update(['state' => $end->state === 'done' ? 'done' : 'failed']);
     }
 
-    private function sum(int $store, stdClass $range, int $after, int $last): void
+    private function sum(int $store, Range $range, int $after, int $last): void
     {
         DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [
             $range->id,
@@ -93,7 +93,7 @@ final class RangeWork implements LongWork
                 [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)'],
             ] as [$facts, $sums]
         ) {
-            foreach (GrainDays::of($store, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
+            foreach (GrainDays::of($store, $facts, $range->firstDay, $range->lastDay) as $part) {
                 DB::insert(
                     "INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders,
                         revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ?

@@ -6,6 +6,7 @@ namespace App\Weigh\Ranges;
 
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Markets;
@@ -15,7 +16,6 @@ use DateTimeImmutable;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /**
  * Sums over other dates than the windows that are always kept: made by a job, and kept by their dates until the rows
@@ -88,33 +88,32 @@ final readonly class Ranges
         });
     }
 
-    /** @return list<stdClass> the newest first */
+    /** @return list<Range> the newest first */
     public static function all(Store $store): array
     {
-        return array_values(
-            DB::table('weigh_ranges')
-                ->where('store_id', $store->id)
-                ->orderByDesc('id')
-                ->limit(self::MOST)
-                ->get()
-                ->all(),
+        return Records::of(
+            Range::class,
+            DB::table('weigh_ranges')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get(),
         );
     }
 
-    public static function find(Store $store, int $id): ?stdClass
+    public static function find(Store $store, int $id): ?Range
     {
-        return DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first();
+        return Records::one(
+            Range::class,
+            DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first(),
+        );
     }
 
     /** Whether its days are told by other rows than when it was summed. */
-    public static function isStale(Store $store, stdClass $range): bool
+    public static function isStale(Store $store, Range $range): bool
     {
         return $range->state === 'done' &&
-            $range->mark !== Freshness::ofDays($store, (string) $range->first_day, (string) $range->last_day);
+            $range->mark !== Freshness::ofDays($store, $range->firstDay, $range->lastDay);
     }
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
-    public static function page(stdClass $range, string $sort, ?string $after): array
+    /** @return array{rows: list<RangePage>, next: ?string} */
+    public static function page(Range $range, string $sort, ?string $after): array
     {
         $column = in_array($sort, self::SORTS, true) ? $sort : 'clicks';
         $where = 'r.range_id = ?';
@@ -123,28 +122,27 @@ final readonly class Ranges
             $where .= " AND (r.$column < ? OR (r.$column = ? AND r.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = array_values(
-            DB::select(
-                "SELECT x.*, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".
-                    (self::PAGE + 1).
-                    ") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC",
-                $values,
-            ),
+        $rows = Records::select(
+            RangePage::class,
+            "SELECT x.*, x.$column AS sort_key, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".
+                (self::PAGE + 1).
+                ") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC",
+            $values,
         );
         $next = null;
         if (count($rows) > self::PAGE) {
             array_pop($rows);
             $last = end($rows);
-            $next = $last->{$column}.'_'.$last->page_id;
+            $next = $last->sortKey.'_'.$last->pageId;
         }
 
         return ['rows' => $rows, 'next' => $next];
     }
 
-    /** @return stdClass clicks, impressions, position_sum, orders, revenue, pages of all */
-    public static function total(stdClass $range): stdClass
+    public static function total(Range $range): RangeTotal
     {
-        return Rows::sole(
+        return Records::sole(
+            RangeTotal::class,
             'SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions),
                 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders),
                 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?',
@@ -153,7 +151,7 @@ final readonly class Ranges
     }
 
     /** @return array<string, float> revenue by currency, in the order of the markets */
-    public static function revenue(Store $store, stdClass $range): array
+    public static function revenue(Store $store, Range $range): array
     {
         $sums = [];
         foreach (
@@ -174,18 +172,13 @@ final readonly class Ranges
     }
 
     /** @return list<string> which of its days nobody told, sentences for people */
-    public static function remarks(Store $store, stdClass $range): array
+    public static function remarks(Store $store, Range $range): array
     {
-        $days =
-            (int) (new DateTimeImmutable((string) $range->first_day))->diff(
-                new DateTimeImmutable((string) $range->last_day),
-            )->days + 1;
+        $days = (int) (new DateTimeImmutable($range->firstDay))->diff(new DateTimeImmutable($range->lastDay))->days + 1;
         $sentences = [];
         foreach (['search' => FactTable::Search, 'sales' => FactTable::Sales] as $word => $facts) {
             $told = 0;
-            foreach (
-                GrainDays::of($store->id, $facts, (string) $range->first_day, (string) $range->last_day) as $part
-            ) {
+            foreach (GrainDays::of($store->id, $facts, $range->firstDay, $range->lastDay) as $part) {
                 $told += $part->before === [] ? count($part->days) : 0;
             }
             $told === $days ||
@@ -199,7 +192,7 @@ final readonly class Ranges
     }
 
     /** @return Generator<list<string|int|float|null>> */
-    public static function export(Store $store, stdClass $range): Generator
+    public static function export(Store $store, Range $range): Generator
     {
         $markets = Markets::of($store);
         $after = null;
@@ -207,16 +200,16 @@ final readonly class Ranges
             ['rows' => $rows, 'next' => $after] = self::page($range, 'clicks', $after);
             foreach ($rows as $row) {
                 yield [
-                    (string) $row->url,
-                    (int) $row->clicks,
-                    (int) $row->impressions,
-                    (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
-                    (int) $row->impressions > 0 && (int) $row->position_sum > 0
-                        ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2)
+                    $row->url,
+                    $row->clicks,
+                    $row->impressions,
+                    $row->impressions > 0 ? round($row->clicks / $row->impressions, 5) : null,
+                    $row->impressions > 0 && $row->positionSum > 0
+                        ? round($row->positionSum / $row->impressions / 1000, 2)
                         : null,
-                    (int) $row->orders,
-                    (float) $row->revenue,
-                    $markets->find((int) $row->market_id)->currency,
+                    $row->orders,
+                    $row->revenue,
+                    $markets->find($row->marketId)->currency,
                 ];
             }
         } while ($after !== null);

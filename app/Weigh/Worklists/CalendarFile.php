@@ -6,13 +6,12 @@ namespace App\Weigh\Worklists;
 
 use App\Stores\Models\Store;
 use DateTimeImmutable;
-use stdClass;
 
 /** A worklist as a calendar file: its period as an all-day event and each page as a to-do (RFC 5545). */
 final class CalendarFile
 {
-    /** @param  list<stdClass>  $pages  as Worklists::pages() gives them */
-    public static function of(Store $store, stdClass $list, array $pages): string
+    /** @param  list<WorklistPage>  $pages */
+    public static function of(Store $store, Worklist $list, array $pages): string
     {
         // Two installations count their lists from one, too: the instance makes an id unique in the world (section
         // 3.8.4.7).
@@ -31,26 +30,25 @@ final class CalendarFile
             'BEGIN:VEVENT',
             "UID:worklist-{$list->id}@$world",
             "DTSTAMP:$stamp",
-            'DTSTART;VALUE=DATE:'.$day((string) $list->first_day),
-            'DTEND;VALUE=DATE:'.$day((string) $list->due_day, '+1 day'),
+            'DTSTART;VALUE=DATE:'.$day($list->firstDay),
+            'DTEND;VALUE=DATE:'.$day($list->dueDay, '+1 day'),
             'SUMMARY:'.self::text("{$list->name} ({$store->name})"),
             'DESCRIPTION:'.self::text(count($pages).' pages'.($list->note === '' ? '' : "\n".$list->note)),
             'TRANSP:TRANSPARENT',
             'END:VEVENT',
         ];
         foreach ($pages as $page) {
-            $state = PageState::from((string) $page->state);
             array_push(
                 $lines,
                 'BEGIN:VTODO',
-                "UID:worklist-{$list->id}-page-{$page->page_id}@$world",
+                "UID:worklist-{$list->id}-page-{$page->pageId}@$world",
                 "DTSTAMP:$stamp",
-                'DUE;VALUE=DATE:'.$day((string) $list->due_day),
+                'DUE;VALUE=DATE:'.$day($list->dueDay),
                 'SUMMARY:'.self::text((string) ($page->title ?? $page->url)),
-                'URL:'.preg_replace('/[\x00-\x20]/', '', (string) $page->url),
+                'URL:'.preg_replace('/[\x00-\x20]/', '', $page->url),
                 'DESCRIPTION:'.self::text(trim("{$page->reason}\n{$page->note}")),
                 'STATUS:'.
-                    match ($state) {
+                    match ($page->state) {
                         PageState::Planned => 'NEEDS-ACTION',
                         PageState::Written, PageState::Ready => 'IN-PROCESS',
                         PageState::Left => 'CANCELLED',

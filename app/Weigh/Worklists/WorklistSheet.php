@@ -8,7 +8,6 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
 use Generator;
-use stdClass;
 
 /** A worklist as a table. */
 final class WorklistSheet
@@ -26,14 +25,14 @@ final class WorklistSheet
     {
         $units = Units::of($store);
         foreach (Worklists::all($store) as $list) {
-            foreach (self::rows(Worklists::pages($store, $list), $units) as $row) {
-                yield [(string) $list->name, ...$row];
+            foreach (self::rows(Worklists::pages($store, $list->id), $units) as $row) {
+                yield [$list->name, ...$row];
             }
         }
     }
 
     /**
-     * @param  list<stdClass>  $pages  as Worklists::pages() gives them
+     * @param  list<WorklistPage>  $pages
      * @param  Units  $units  of the store's markets
      * @return Generator<list<string|int|float|null>>
      */
@@ -42,17 +41,17 @@ final class WorklistSheet
         foreach ($pages as $nth => $page) {
             yield [
                 $nth + 1,
-                (string) $page->url,
+                $page->url,
                 $page->kind === null ? '' : PageKind::from((int) $page->kind)->key(),
                 (string) $page->title,
-                round((float) $page->upside, 2),
-                $page->upside_now === null ? null : round((float) $page->upside_now, 2),
+                round($page->upside, 2),
+                $page->upsideNow === null ? null : round((float) $page->upsideNow, 2),
                 (string) $page->reason,
-                (int) $page->minutes,
-                PageState::from((string) $page->state)->label(),
-                $page->done_at,
-                (string) $page->note,
-                $units->unit((int) $page->market_id),
+                $page->minutes,
+                $page->state->label(),
+                $page->doneAt,
+                $page->note,
+                $units->unit($page->marketId),
             ];
         }
     }

@@ -7,6 +7,7 @@ namespace App\Weigh\Worklists;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
@@ -16,7 +17,6 @@ use App\Weigh\Scoring\Reason;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
-use stdClass;
 
 /** Named batches of pages for a period: filled by worth for effort, changed by hand, carried over when closed. */
 final class Worklists
@@ -27,31 +27,26 @@ final class Worklists
     /** Pages that are looked at when a list is filled. */
     private const CANDIDATES = 5000;
 
-    /** @return int the list's id */
-    public static function open(
-        Store $store,
-        string $name,
-        string $first,
-        string $due,
-        int $minutes,
-        ?int $mostPages,
-        ?int $owner,
-        ?int $userId,
-        ?int $market = null,
-    ): int {
-        if ($due < $first) {
+    /**
+     * @return int the list's id
+     *
+     * @throws InvalidArgumentException where it would be due before it begins
+     */
+    public static function open(Store $store, NewWorklist $new, ?int $userId): int
+    {
+        if ($new->due < $new->first) {
             throw new InvalidArgumentException('The day on which it is due is the first day or later.');
         }
 
         return DB::table('weigh_worklists')->insertGetId([
             'store_id' => $store->id,
-            'name' => mb_substr(trim($name), 0, 120),
-            'owner_id' => $owner,
-            'first_day' => $first,
-            'due_day' => $due,
-            'minutes' => $minutes,
-            'most_pages' => $mostPages,
-            'market_id' => $market,
+            'name' => mb_substr(trim($new->name), 0, 120),
+            'owner_id' => $new->owner,
+            'first_day' => $new->first,
+            'due_day' => $new->due,
+            'minutes' => $new->minutes,
+            'most_pages' => $new->mostPages,
+            'market_id' => $new->market,
             'state' => 'open',
             'note' => '',
             'created_by' => $userId,
@@ -60,14 +55,16 @@ final class Worklists
     }
 
     /** The list with this id; null where it is none of this store's. */
-    public static function find(Store $store, int $id): ?stdClass
+    public static function find(Store $store, int $id): ?Worklist
     {
-        return DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first();
+        return Records::one(
+            Worklist::class,
+            DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first(),
+        );
     }
 
     /**
-     * @return list<stdClass> with sums (upside and what is done of it by unit): the open ones by due day, then the
-     * closed ones, newest first
+     * @return list<WorklistSums> the open ones by due day, then the closed ones, newest first
      */
     public static function all(Store $store): array
     {
@@ -86,9 +83,8 @@ final class Worklists
             $sums[(int) $row->worklist_id]['all'][(int) $row->market_id] = (float) $row->upside;
             $sums[(int) $row->worklist_id]['done'][(int) $row->market_id] = (float) $row->done;
         }
-        $lists = array_values(
-            DB::select(
-                "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done,
+        $lists = DB::select(
+            "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done,
                     COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned,
                     0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
@@ -96,45 +92,42 @@ final class Worklists
                     'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
             WHERE w.store_id = ? ORDER BY w.state =
             'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
-                [$store->id, $store->id],
-            ),
+            [$store->id, $store->id],
         );
         foreach ($lists as $list) {
             $list->sums = $units->sums($sums[(int) $list->id]['all'] ?? []);
             $list->sums_done = $units->sums($sums[(int) $list->id]['done'] ?? []);
         }
 
-        return $lists;
+        return Records::of(WorklistSums::class, $lists);
     }
 
-    /** @return list<stdClass> the open ones, for choosing */
+    /** @return list<Worklist> the open ones, for choosing */
     public static function openOnes(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            Worklist::class,
             DB::table('weigh_worklists')
                 ->where('store_id', $store->id)
                 ->where('state', 'open')
                 ->orderBy('due_day')
                 ->orderBy('id')
                 ->limit(50)
-                ->get()
-                ->all(),
+                ->get(),
         );
     }
 
-    /** @return list<stdClass> pages in their order, with what is known of them now */
-    public static function pages(Store $store, stdClass $list): array
+    /** @return list<WorklistPage> in their order */
+    public static function pages(Store $store, int $list): array
     {
         Progress::learn($store);
-        $rows = array_values(
-            DB::select(
-                'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
+        $rows = DB::select(
+            'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
                     i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p
                     ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT
                     JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id
                     WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
-                [$list->id],
-            ),
+            [$list],
         );
         $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
@@ -142,7 +135,7 @@ final class Worklists
             $row->lead = $leads[(int) $row->page_id] ?? null;
         }
 
-        return $rows;
+        return Records::of(WorklistPage::class, $rows);
     }
 
     /**
@@ -155,7 +148,7 @@ final class Worklists
      *
      * @throws InvalidArgumentException where the list is closed or would be too long
      */
-    public static function add(Store $store, stdClass $list, array $pages, bool $evenElsewhere = false): array
+    public static function add(Store $store, Worklist $list, array $pages, bool $evenElsewhere = false): array
     {
         return DB::transaction(static function () use ($store, $list, $pages, $evenElsewhere): array {
             $held = DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first();
@@ -196,7 +189,7 @@ final class Worklists
                     ) as $row
             ) {
                 $rows[$order[(int) $row->page_id]] = [
-                    (int) $list->id,
+                    $list->id,
                     (int) $row->page_id,
                     $store->id,
                     0,
@@ -241,21 +234,17 @@ final class Worklists
      *
      * @return array{added: int, settling: int} pages put in, and passed over because they settle
      */
-    public static function fill(Store $store, stdClass $list, Lens $lens): array
+    public static function fill(Store $store, Worklist $list, Lens $lens): array
     {
         $used = Rows::sole(
             "SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages
                 WHERE worklist_id = ? AND state <> 'left'",
             [$list->id],
         );
-        $byPages = $list->most_pages !== null;
-        $left = min(
-            WorkloadFill::MOST,
-            max(
-                0,
-                $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes,
-            ),
-        );
+        $byPages = $list->mostPages !== null;
+        $free =
+            $list->mostPages === null ? $list->minutes - (int) $used->minutes : $list->mostPages - (int) $used->pages;
+        $left = min(WorkloadFill::MOST, max(0, $free));
         [$where, $values] = $lens->narrows();
         $rows = DB::select(
             "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside >
@@ -288,14 +277,20 @@ final class Worklists
         ];
     }
 
+    /** @param  array<string, mixed>  $columns  what of the list itself is changed: name, days, owner, note, capacity */
+    public static function rename(Worklist $list, array $columns): void
+    {
+        DB::table('weigh_worklists')->where('id', $list->id)->update($columns);
+    }
+
     /** Changes one page of a list; whether it is left out is all that is said by hand of how far it is. */
-    public static function change(stdClass $list, int $page, ?bool $isLeft, ?int $minutes, ?string $note): void
+    public static function change(Worklist $list, int $page, PageChange $change): void
     {
         $changes = array_filter(
             [
-                'state' => $isLeft === null ? null : ($isLeft ? PageState::Left : PageState::Planned)->value,
-                'minutes' => $minutes,
-                'note' => $note === null ? null : mb_substr(trim($note), 0, 500),
+                'state' => $change->isLeft === null ? null : ($change->isLeft ? PageState::Left : PageState::Planned)->value,
+                'minutes' => $change->minutes,
+                'note' => $change->note === null ? null : mb_substr(trim($change->note), 0, 500),
             ],
             static fn (mixed $value): bool => $value !== null,
         );
@@ -304,14 +299,14 @@ final class Worklists
                 ->where('worklist_id', $list->id)
                 ->where('page_id', $page)
                 ->update($changes);
-        $isLeft === null ||
+        $change->isLeft === null ||
             DB::table('weigh_worklists')
                 ->where('id', $list->id)
                 ->update(['learned_to' => 0]);
     }
 
     /** Moves a page one place up or down. */
-    public static function move(stdClass $list, int $page, int $by): void
+    public static function move(Worklist $list, int $page, int $by): void
     {
         DB::transaction(static function () use ($list, $page, $by): void {
             $pages = Bulk::ids(
@@ -336,7 +331,7 @@ final class Worklists
         });
     }
 
-    public static function remove(stdClass $list, int $page): void
+    public static function remove(Worklist $list, int $page): void
     {
         DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->delete();
     }
@@ -346,7 +341,7 @@ final class Worklists
      *
      * @return int pages carried over
      */
-    public static function close(Store $store, stdClass $list, ?stdClass $into): int
+    public static function close(Store $store, Worklist $list, ?Worklist $into): int
     {
         Progress::learn($store);
 
@@ -390,7 +385,7 @@ final class Worklists
         });
     }
 
-    public static function drop(stdClass $list): void
+    public static function drop(Worklist $list): void
     {
         DB::transaction(static function () use ($list): void {
             DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->delete();

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace App\Write\Checks;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
+use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
+use App\Write\Facts\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What is wrong with one text, why, and what can be done about it. */
 final class FaultScreen
@@ -26,9 +27,9 @@ final class FaultScreen
     }
 
     /**
-     * @return ?array{row: stdClass, field: TextField, text: string, checks: list<Check>,
+     * @return ?array{page: WrittenPage, field: TextField, text: string, checks: list<Check>,
      *     misspelt: array<string, list<string>>, details: array<int, list<string>>,
-     *     twins: list<stdClass>, waivers: mixed}
+     *     twins: list<TwinText>, waivers: mixed}
      *     null where the store has no such text
      */
     public function of(Store $store, int $resource, TextField $field): ?array
@@ -46,13 +47,14 @@ final class FaultScreen
         $text = (string) ($row->draft_shown ?? $row->shown);
         $checks = Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks));
         $judge = new TextJudge($store, $this->ruler, $this->dictionaries);
-        $judge->meet([$row]);
-        $rules = StoreRules::of($store)->for((int) $row->market_id, (int) $row->kind, $field);
-        $language = Markets::of($store)->find((int) $row->market_id)->language;
-        $misspelt = in_array(Check::Misspelt, $checks, true) ? $judge->misspelt($row, $field, $text) : [];
+        $page = Records::of(WrittenPage::class, [$row])[0];
+        $judge->meet([$page]);
+        $rules = StoreRules::of($store)->for($page->marketId, $page->kind, $field);
+        $language = Markets::of($store)->find($page->marketId)->language;
+        $misspelt = in_array(Check::Misspelt, $checks, true) ? $judge->misspelt($page, $field, $text) : [];
 
         return [
-            'row' => $row,
+            'page' => $page,
             'field' => $field,
             'text' => $text,
             'checks' => $checks,
@@ -63,41 +65,44 @@ final class FaultScreen
             'details' => [
                 Check::Forbidden->value => $rules->forbiddenIn($text),
                 Check::Unmet->value => $rules->lackingIn($text),
-                Check::AttributeCut->value => $judge->cutValues($row, $text),
+                Check::AttributeCut->value => $judge->cutValues($page, $text),
             ],
-            'twins' => $this->twins($store, $row, $field, $checks),
+            'twins' => self::isTold($checks)
+                ? self::twins(
+                    $store,
+                    $page,
+                    $field,
+                    $field === TextField::Title ? $row->title_near : $row->description_near,
+                )
+                : [],
             'waivers' => Waivers::of($resource, $field),
         ];
     }
 
-    /**
-     * @param  list<Check>  $checks
-     * @return list<stdClass> pages that say the same, or nearly
-     */
-    private function twins(Store $store, stdClass $row, TextField $field, array $checks): array
+    /** @param  list<Check>  $checks */
+    private static function isTold(array $checks): bool
     {
-        $near = $field === TextField::Title ? $row->title_near : $row->description_near;
-        if (
-            $near === null ||
-            array_intersect(
-                [Check::Repeated->value, Check::NearlyRepeated->value],
-                array_map(static fn (Check $check): int => $check->value, $checks),
-            ) === []
-        ) {
-            return [];
-        }
+        return in_array(Check::Repeated, $checks, true) || in_array(Check::NearlyRepeated, $checks, true);
+    }
 
-        return array_values(
-            DB::select(
+    /**
+     * @param  mixed  $near  the digest that texts nearly alike share; null where the text is too short for one
+     * @return list<TwinText> pages of the market that say the same, or nearly
+     */
+    private static function twins(Store $store, WrittenPage $page, TextField $field, mixed $near): array
+    {
+        return $near === null
+            ? []
+            : Records::select(
+                TwinText::class,
                 "SELECT r.name, r.page_id, r.url, COALESCE(t.draft_shown, t.shown) AS text FROM write_rows w
                     JOIN resources r ON r.id = w.resource_id
                     JOIN resource_texts t ON t.resource_id = w.resource_id AND t.field = ?
                     WHERE w.store_id = ? AND w.{$field->key()}_near = ".
-                    (new Bytes((string) $near))->literal().
+                    (new Bytes(Typed::text($near)))->literal().
                     ' AND w.market_id = ? AND w.resource_id <> ? ORDER BY w.resource_id LIMIT '.
                     self::MOST_TWINS,
-                [$field->value, $store->id, $row->market_id, $row->id],
-            ),
-        );
+                [$field->value, $store->id, $page->marketId, $page->id],
+            );
     }
 }

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Write\Checks;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\SpellingWords;
-use stdClass;
 
 /**
  * Words that are right in a store whatever dictionaries say: what people taught it, and what its names and facts say.
@@ -38,10 +39,11 @@ final class StoreWords
         return array_fill_keys($words, true);
     }
 
-    /** @return list<stdClass> words that people taught it, newest first */
+    /** @return list<TaughtWord> newest first */
     public static function taught(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            TaughtWord::class,
             DB::table('write_words as w')
                 ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
                 ->where('store_id', $store->id)
@@ -49,9 +51,25 @@ final class StoreWords
                 ->orderByDesc('learned_at')
                 ->orderBy('word')
                 ->limit(2000)
-                ->get(['word', 'u.name', 'learned_at'])
-                ->all(),
+                ->get(['word', 'u.name', 'learned_at']),
         );
+    }
+
+    /** @return list<int> this text's page, and the first others with that word; the rest follow with the next crawl */
+    public static function pagesWith(Store $store, int $resource, string $word): array
+    {
+        $others = DB::table('write_rows as w')
+            ->join('write_row_texts as t', 't.resource_id', '=', 'w.resource_id')
+            ->where('w.store_id', $store->id)
+            ->where('t.store_id', $store->id)
+            ->whereRaw('w.any_checks & ? > 0', [Check::Misspelt->value])
+            ->whereRaw('LOCATE(?, t.texts) > 0', [self::tidy($word)])
+            ->orderBy('w.resource_id')
+            ->limit(300)
+            ->pluck('w.resource_id')
+            ->all();
+
+        return array_values(array_unique([$resource, ...Typed::ints($others)]));
     }
 
     public static function tidy(string $word): string

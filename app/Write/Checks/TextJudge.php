@@ -12,6 +12,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
+use App\Write\Facts\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\NearWording;
@@ -21,7 +22,6 @@ use Orchard\Core\Wording\SpellingWords;
 use Orchard\Core\Wording\TextChecker;
 use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Holds texts against their pages, the store's rules and the dictionaries. */
 final class TextJudge
@@ -67,13 +67,13 @@ final class TextJudge
     /**
      * Reads what the judged pages say, once for a portion.
      *
-     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, kind, name, attributes
+     * @param  list<WrittenPage>  $pages
      */
-    public function meet(array $rows): void
+    public function meet(array $pages): void
     {
-        $ids = array_values(array_filter(Bulk::ids($rows, 'page_id')));
+        $ids = array_values(array_filter(array_column($pages, 'pageId')));
         $this->leads = PageTerms::leads($ids);
-        $this->waived = Waivers::bits(Bulk::ids($rows, 'id'));
+        $this->waived = Waivers::bits(array_column($pages, 'id'));
         $this->pages = $this->known = [];
         $said = [];
         foreach (
@@ -90,22 +90,22 @@ final class TextJudge
         ) {
             $said[(int) $row->page_id] = $row;
         }
-        $headings = self::draftedHeadings(Bulk::ids($rows, 'id'));
-        foreach ($rows as $row) {
-            $page = $said[(int) $row->page_id] ?? null;
-            $h1s = (array) json_decode((string) ($page->h1s ?? '[]'), true);
+        $headings = self::draftedHeadings(array_column($pages, 'id'));
+        foreach ($pages as $page) {
+            $told = $said[$page->pageId] ?? null;
+            $h1s = (array) json_decode((string) ($told->h1s ?? '[]'), true);
             // A heading that is to change counts as it will be, as titles do.
-            $h1 = $headings[(int) $row->id] ?? (is_string($h1s[0] ?? null) ? $h1s[0] : '');
-            $facts = array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...));
-            $this->pages[(int) $row->id] = new PageWords(
-                (string) $row->name,
-                (int) $row->kind === PageKind::Home->value ? '' : $h1,
-                KeptDetails::textOf($page->text ?? null),
-                (int) $row->kind === PageKind::Product->value ? self::prices($facts, $page->price ?? null) : [],
+            $h1 = $headings[$page->id] ?? (is_string($h1s[0] ?? null) ? $h1s[0] : '');
+            $facts = array_filter((array) json_decode($page->attributes, true), is_scalar(...));
+            $this->pages[$page->id] = new PageWords(
+                $page->name,
+                $page->kind === PageKind::Home->value ? '' : $h1,
+                KeptDetails::textOf($told->text ?? null),
+                $page->kind === PageKind::Product->value ? self::prices($facts, $told->price ?? null) : [],
                 self::telling($facts),
             );
-            $own = SpellingWords::of(StoreWords::facts((string) $row->name, (string) $row->attributes));
-            $this->known[(int) $row->id] = array_fill_keys(array_map(StoreWords::tidy(...), $own), true);
+            $own = SpellingWords::of(StoreWords::facts($page->name, $page->attributes));
+            $this->known[$page->id] = array_fill_keys(array_map(StoreWords::tidy(...), $own), true);
         }
     }
 
@@ -133,19 +133,19 @@ final class TextJudge
     }
 
     /**
-     * @param  stdClass  $row  one of those that were met
+     * @param  WrittenPage  $page  one of those that were met
      * @param  string  $title  as it will be shown, with what the theme adds
      * @return array{JudgedText, JudgedText} of the title and of the description
      */
-    public function judge(stdClass $row, string $title, string $description): array
+    public function judge(WrittenPage $page, string $title, string $description): array
     {
-        $market = $this->markets->find((int) $row->market_id);
-        $suffix = $this->suffixes->suffix($market->id, (int) $row->kind);
+        $market = $this->markets->find($page->marketId);
+        $suffix = $this->suffixes->suffix($market->id, $page->kind);
         $own = (new TextContext(suffix: $suffix))->own($title);
 
         return [
-            $this->one($row, TextField::Title, $title, [$suffix, $description]),
-            $this->one($row, TextField::Description, $description, ['', $own]),
+            $this->one($page, TextField::Title, $title, [$suffix, $description]),
+            $this->one($page, TextField::Description, $description, ['', $own]),
         ];
     }
 
@@ -153,13 +153,13 @@ final class TextJudge
      * @param  string  $shown  with what the theme adds, which is not looked at
      * @return list<string> words of a text that no dictionary knows, nor the store
      */
-    public function misspelt(stdClass $row, TextField $field, string $shown): array
+    public function misspelt(WrittenPage $page, TextField $field, string $shown): array
     {
-        $market = $this->markets->find((int) $row->market_id);
+        $market = $this->markets->find($page->marketId);
         $isTitle = $field === TextField::Title;
-        $suffix = $isTitle ? $this->suffixes->suffix($market->id, (int) $row->kind) : '';
+        $suffix = $isTitle ? $this->suffixes->suffix($market->id, $page->kind) : '';
         $own = (new TextContext(suffix: $suffix))->own($shown);
-        $known = $this->known[(int) $row->id] ?? [];
+        $known = $this->known[$page->id] ?? [];
 
         return array_values(
             array_filter(
@@ -171,35 +171,35 @@ final class TextJudge
     }
 
     /** @return list<string> values that tell the page from others and that a result list cuts off */
-    public function cutValues(stdClass $row, string $title): array
+    public function cutValues(WrittenPage $page, string $title): array
     {
-        $slot = $this->markets->find((int) $row->market_id)->textLimits()->desktopSlot(TextField::Title);
+        $slot = $this->markets->find($page->marketId)->textLimits()->desktopSlot(TextField::Title);
 
         return PageFit::cutValues(
             $title,
             $this->ruler->fit($title, $slot)->lost,
-            $this->pages[(int) $row->id]->telling ?? [],
+            $this->pages[$page->id]->telling ?? [],
         );
     }
 
     /** @param  array{string, string}  $beside  what the theme adds, and the page's other text */
-    private function one(stdClass $row, TextField $field, string $shown, array $beside): JudgedText
+    private function one(WrittenPage $page, TextField $field, string $shown, array $beside): JudgedText
     {
         [$suffix, $other] = $beside;
-        $market = $this->markets->find((int) $row->market_id);
-        $rules = $this->rules->for($market->id, (int) $row->kind, $field);
+        $market = $this->markets->find($page->marketId);
+        $rules = $this->rules->for($market->id, $page->kind, $field);
         $context = new TextContext(
-            $this->pages[(int) $row->id] ?? new PageWords((string) $row->name),
+            $this->pages[$page->id] ?? new PageWords($page->name),
             $market->brand,
             $suffix,
-            $this->leads[(int) $row->page_id] ?? '',
+            $this->leads[$page->pageId] ?? '',
             $other,
             $this->year,
             $rules,
-            count($this->misspelt($row, $field, $shown)),
+            count($this->misspelt($page, $field, $shown)),
         );
         $checker = new TextChecker($this->ruler, $market->textLimits());
-        $off = $rules->off | ($this->waived["$row->id $field->value"] ?? 0);
+        $off = $rules->off | ($this->waived["$page->id $field->value"] ?? 0);
 
         return new JudgedText(
             $checker->bits($field, $shown, $context) & ~$off,

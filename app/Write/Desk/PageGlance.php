@@ -7,8 +7,10 @@ namespace App\Write\Desk;
 use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
+use App\Write\Facts\WrittenPage;
 use App\Write\Recipes\RecipeFacts;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\LeadTerm;
@@ -40,12 +42,17 @@ final class PageGlance
             return null;
         }
         $page = (int) $row->page_id;
-        $facts = $this->facts->of($store, [$row], ['maker', 'price', 'collection', 'products'])[(int) $row->id];
+        $facts = $this->facts->of($store, Records::of(WrittenPage::class, [$row]), [
+            'maker',
+            'price',
+            'collection',
+            'products',
+        ])[(int) $row->id];
         unset($facts['name'], $facts['brand'], $facts['lead'], $facts['year'], $facts['season'], $facts['market']);
 
         return [
             'row' => $row,
-            'terms' => $this->terms($store, $row),
+            'terms' => $this->terms($store, $page, (string) $row->title, (string) $row->description),
             'facts' => array_filter($facts, static fn (string $value): bool => trim($value) !== ''),
             'written' => self::writtenBy((int) $row->id),
             'touched' => LastTouched::ofPages($page === 0 ? [] : [$page])[$page] ?? null,
@@ -57,9 +64,8 @@ final class PageGlance
      * @return list<array{term: string, role: string, volume: ?int, difficulty: ?float, position: ?float,
      *     impressions: ?int, clicks: ?int, inTitle: bool, inDescription: bool}> role: lead, support or seen
      */
-    private function terms(Store $store, stdClass $row): array
+    private function terms(Store $store, int $page, string $title, string $description): array
     {
-        $page = (int) $row->page_id;
         $own = $page === 0 ? [] : PageTerms::of([$page])[$page] ?? [];
         $seen = [];
         foreach ($page === 0 ? [] : $this->seen->of($store, [$page], self::MOST_QUERIES)[$page] ?? [] as $query) {
@@ -88,25 +94,25 @@ final class PageGlance
                 'position' => isset($seen[$term]) ? $seen[$term]->position : null,
                 'impressions' => isset($seen[$term]) ? $seen[$term]->impressions : null,
                 'clicks' => isset($seen[$term]) ? $seen[$term]->clicks : null,
-                'inTitle' => LeadTerm::standsIn((string) $row->title, $term),
-                'inDescription' => LeadTerm::standsIn((string) $row->description, $term),
+                'inTitle' => LeadTerm::standsIn($title, $term),
+                'inDescription' => LeadTerm::standsIn($description, $term),
             ],
             $names,
         );
     }
 
     /**
-     * @return list<stdClass> which version of which recipe last wrote a text of it: field, name, version and made_at
+     * @return list<RecipeMark>
      */
     private static function writtenBy(int $resource): array
     {
-        return array_values(
+        return Records::of(
+            RecipeMark::class,
             DB::table('write_recipe_texts as t')
                 ->join('write_recipes as r', 'r.id', '=', 't.recipe_id')
                 ->where('t.resource_id', $resource)
                 ->orderBy('t.field')
-                ->get(['t.field', 'r.name', 't.version', 't.made_at'])
-                ->all(),
+                ->get(['t.field', 'r.name', 't.version', 't.made_at']),
         );
     }
 

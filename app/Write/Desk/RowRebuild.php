@@ -13,18 +13,19 @@ use App\Inventory\Events\TermsChanged;
 use App\Inventory\Figures;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Stores\Models\Store;
 use App\Write\Checks\JudgedText;
 use App\Write\Checks\StoreWords;
 use App\Write\Checks\TextJudge;
+use App\Write\Facts\WrittenPage;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Keeps the desk's list table: one narrow row a resource with the checks of the text that will be shown (the draft
@@ -164,7 +165,19 @@ final class RowRebuild
         if ($rows === []) {
             return;
         }
-        $repeated = $repeatedAll ?? EqualTexts::repeated($store, self::digests($rows));
+        $repeated =
+            $repeatedAll ??
+            EqualTexts::repeated(
+                $store,
+                array_values(
+                    array_unique(
+                        array_filter([
+                            ...array_column($rows, 'title_digest'),
+                            ...array_column($rows, 'description_digest'),
+                        ]),
+                    ),
+                ),
+            );
         $drafts = [];
         foreach (
             DB::select(
@@ -181,15 +194,16 @@ final class RowRebuild
         }
         $seen = self::seen(Bulk::ids($rows, 'id'));
         $upside = $this->upside($store, Bulk::ids($rows, 'id'));
-        $judge->meet($rows);
+        $pages = Records::of(WrittenPage::class, $rows);
+        $judge->meet($pages);
         $near = $repeatedAll === null ? NearTexts::digests(Bulk::list(Bulk::ids($rows, 'id'))) : [];
         $new = $texts = [];
-        foreach ($rows as $row) {
+        foreach ($rows as $nth => $row) {
             $shown = [
                 (string) ($row->title_draft ?? $row->title),
                 (string) ($row->description_draft ?? $row->description),
             ];
-            [$title, $description] = $judge->judge($row, ...$shown);
+            [$title, $description] = $judge->judge($pages[$nth], ...$shown);
             $texts[] = [
                 (int) $row->id,
                 $store->id,
@@ -324,22 +338,6 @@ final class RowRebuild
         );
         DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked)) AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d ON d.resource_id = w.resource_id
             SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
-    }
-
-    /**
-     * @param  array<stdClass>  $rows
-     * @return list<string>
-     */
-    private static function digests(array $rows): array
-    {
-        $digests = [];
-        foreach ($rows as $row) {
-            foreach ([$row->title_digest, $row->description_digest] as $digest) {
-                $digest === null || ($digests[(string) $digest] = (string) $digest);
-            }
-        }
-
-        return array_values($digests);
     }
 
     /** The digest of what a text shows, or is to show. */

@@ -7,6 +7,7 @@ namespace App\Write\Facts;
 use App\Inventory\Makers;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Tables\TableReader;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -19,7 +20,6 @@ use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Texts from elsewhere, each held against the checks of the store and the facts of its page. */
 final class CheckedFile
@@ -86,8 +86,9 @@ final class CheckedFile
     {
         $resources = $this->resources($rows);
         $known = array_values(array_filter($resources));
-        $this->judge->meet($known);
-        $sheets = PageFacts::of($this->store, $known);
+        $pages = array_map(static fn (NamedPage $one): WrittenPage => $one->page(), $known);
+        $this->judge->meet($pages);
+        $sheets = PageFacts::of($this->store, $pages);
         $suffixes = TitleSuffixes::of($this->store);
         foreach ($rows as $nth => $row) {
             $resource = $resources[$nth];
@@ -105,10 +106,10 @@ final class CheckedFile
 
                 continue;
             }
-            $doubts = $this->check((int) $resource->market_id)->doubts($row['text'], $sheets[(int) $resource->id]);
-            $suffix = $suffixes->suffix((int) $resource->market_id, (int) $resource->kind);
+            $doubts = $this->check($resource->marketId)->doubts($row['text'], $sheets[$resource->id]);
+            $suffix = $suffixes->suffix($resource->marketId, $resource->kind);
             yield [
-                $row['url'] === '' ? (string) $resource->url : $row['url'],
+                $row['url'] === '' ? $resource->url : $row['url'],
                 $row['number'],
                 $field->key(),
                 $row['text'],
@@ -123,7 +124,7 @@ final class CheckedFile
                     '; ',
                     array_map(static fn (Claim $one): string => "{$one->text} ({$one->type->missing()})", $doubts),
                 ),
-                $this->check((int) $resource->market_id)->isWhole()
+                $this->check($resource->marketId)->isWhole()
                     ? ''
                     : 'of this language only figures and names are checked',
             ];
@@ -131,16 +132,16 @@ final class CheckedFile
     }
 
     /** @return list<Check> */
-    private function checksOf(stdClass $resource, TextField $field, string $text, string $suffix): array
+    private function checksOf(NamedPage $resource, TextField $field, string $text, string $suffix): array
     {
         if ($field !== TextField::Title && $field !== TextField::Description) {
             return [];
         }
         $shown = $field === TextField::Title ? $text.$suffix : $text;
         [$title, $description] = $this->judge->judge(
-            $resource,
-            $field === TextField::Title ? $shown : (string) $resource->title_shown,
-            $field === TextField::Title ? (string) $resource->description_shown : $shown,
+            $resource->page(),
+            $field === TextField::Title ? $shown : $resource->titleShown,
+            $field === TextField::Title ? $resource->descriptionShown : $shown,
         );
 
         return Check::inBits(($field === TextField::Title ? $title : $description)->bits);
@@ -148,7 +149,7 @@ final class CheckedFile
 
     /**
      * @param  list<array<string, string>>  $rows
-     * @return list<?stdClass> resources by row
+     * @return list<?NamedPage> by row
      */
     private function resources(array $rows): array
     {
@@ -172,19 +173,24 @@ final class CheckedFile
                     [$this->store->id],
                 ) as $row
             ) {
-                $byPage[(int) $row->of_page] = $row;
+                $byPage[(int) $row->of_page] = Records::one(NamedPage::class, $row);
             }
         }
         if ($numbers !== []) {
             $marks = implode(',', array_fill(0, count($numbers), '?'));
-            foreach (DB::select("SELECT $columns AND r.number IN ($marks)", [$this->store->id, ...$numbers]) as $row) {
+            foreach (
+                Records::select(NamedPage::class, "SELECT $columns AND r.number IN ($marks)", [
+                    $this->store->id,
+                    ...$numbers,
+                ]) as $row
+            ) {
                 // A number that two things have names neither.
-                $byNumber[(string) $row->number] = isset($byNumber[(string) $row->number]) ? null : $row;
+                $byNumber[$row->number] = isset($byNumber[$row->number]) ? null : $row;
             }
         }
 
         return array_map(
-            static fn (array $row): ?stdClass => $byPage[$pages[$row['url']] ?? 0] ??
+            static fn (array $row): ?NamedPage => $byPage[$pages[$row['url']] ?? 0] ??
                 ($byNumber[$row['number']] ?? null),
             $rows,
         );

@@ -10,7 +10,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\FactSheet;
-use stdClass;
 
 /**
  * What is known of pages, for texts to be held against: what the shop tells, files and feeds, structured data, and the
@@ -25,22 +24,22 @@ final class PageFacts
     private const NOT_FACTS = ['url', 'title', 'description', 'noindex', 'meta_title', 'meta_description'];
 
     /**
-     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, name, attributes
+     * @param  list<WrittenPage>  $pages
      * @return array<int, FactSheet> by resource
      */
-    public static function of(Store $store, array $rows): array
+    public static function of(Store $store, array $pages): array
     {
-        $pages = array_values(array_filter(Bulk::ids($rows, 'page_id')));
+        $ids = array_values(array_filter(array_column($pages, 'pageId')));
         $told = [];
         foreach (
-            $pages === []
+            $ids === []
                 ? []
                 : DB::select(
                     'SELECT p.id, d.text, x.number, x.maker, x.price, x.currency, l.attributes AS listed
                         FROM pages p LEFT JOIN page_details d ON d.page_id = p.id
                         LEFT JOIN page_products x ON x.page_id = p.id
                         LEFT JOIN listed_rows l ON l.page_id = p.id AND l.is_current = 1 WHERE p.id IN ('.
-                        Bulk::list($pages).
+                        Bulk::list($ids).
                         ')',
                 ) as $row
         ) {
@@ -48,17 +47,17 @@ final class PageFacts
         }
         $markets = Markets::of($store);
         $sheets = $ofStore = [];
-        foreach ($rows as $row) {
-            $page = $told[(int) $row->page_id] ?? null;
-            $market = $markets->find((int) $row->market_id);
+        foreach ($pages as $written) {
+            $page = $told[$written->pageId] ?? null;
+            $market = $markets->find($written->marketId);
             $facts = [
-                'name' => (string) $row->name,
+                'name' => $written->name,
                 'store' => $store->name,
                 'brand' => $market->brand,
                 'number' => (string) ($page->number ?? ''),
                 'maker' => (string) ($page->maker ?? ''),
             ];
-            $own = (array) json_decode((string) $row->attributes, true);
+            $own = (array) json_decode($written->attributes, true);
             $own += (array) json_decode((string) ($page->listed ?? ''), true);
             $currency = is_string($own['currency'] ?? null) ? $own['currency'] : $page->currency ?? $market->currency;
             foreach (array_diff_key($own, array_flip(self::NOT_FACTS)) as $name => $value) {
@@ -75,7 +74,7 @@ final class PageFacts
             $facts['text'] = mb_strcut(KeptDetails::textOf($page->text ?? null), 0, self::LONGEST);
             $ofStore[$market->id] ??= StoreFacts::of($store, $market->id);
             $facts = array_filter($facts, static fn (string $one): bool => $one !== '');
-            $sheets[(int) $row->id] = new FactSheet([...$facts, ...$ofStore[$market->id]]);
+            $sheets[$written->id] = new FactSheet([...$facts, ...$ofStore[$market->id]]);
         }
 
         return $sheets;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Http;
 
+use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Changes\Drafts;
@@ -12,16 +13,13 @@ use App\Changes\Review\Comments;
 use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
-use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Review\ReviewDesk;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
-use Orchard\Core\Wording\TextField;
 
 /** Texts one after the other, by whoever approves them: people of the store, and guests by their link. */
 final class ApprovalController
@@ -124,11 +122,7 @@ final class ApprovalController
         $seen = [new SeenDraft($draft, (int) $given['revision'])];
         $words = trim((string) ($given['words'] ?? ''));
         if ($given['do'] === 'say') {
-            $row =
-                DB::table('drafts')
-                    ->where('id', $draft)
-                    ->first(['resource_id', 'field']) ?? abort(404);
-            Comments::add($store, (int) $row->resource_id, TextField::from((int) $row->field), $words, $by);
+            Comments::onDraft($store, $draft, $words, $by);
 
             return redirect()->to('/')->with('done', 'Said.');
         }
@@ -164,9 +158,7 @@ final class ApprovalController
     {
         $ids = array_filter(array_map(static fn (Reviewer $one): ?int => $one->userId, Reviewers::of($store)));
 
-        return $ids === []
-            ? []
-            : DB::table('users')->whereIn('id', $ids)->pluck('name', 'id')->map(Typed::text(...))->all();
+        return Memberships::named($ids);
     }
 
     /** @return array{at?: int} where one goes on: behind a text that was decided, at one that something was said of */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
-use App\Catalogue\PlannedResources;
+use App\Catalogue\StoreResources;
 use App\Changes\Addresses\PageDoor;
 use App\Changes\Addresses\SlugAdvice;
 use App\Changes\Drafts;
@@ -25,11 +25,11 @@ use App\Write\Desk\DeskSheet;
 use App\Write\Desk\DeskView;
 use App\Write\Desk\PageGlance;
 use App\Write\Desk\Presence;
+use App\Write\Recipes\RecipeBook;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -61,12 +61,7 @@ final class DeskController
         $user = $request->user();
 
         return view('write.desk', [
-            'recipes' => DB::table('write_recipes')
-                ->where('store_id', $store->id)
-                ->orderBy('place')
-                ->orderBy('id')
-                ->limit(100)
-                ->get(['id', 'name']),
+            'recipes' => RecipeBook::choices($store),
             'store' => $store,
             'filter' => $filter,
             'limits' => $limits,
@@ -204,7 +199,7 @@ final class DeskController
         $textField = TextField::fromKey($field) ?? abort(404);
         /** @var User $user */
         $user = $request->user();
-        abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
+        abort_unless(StoreResources::has($store, $resource), 404);
         try {
             $outcome = $drafts->save(
                 $store,
@@ -270,16 +265,10 @@ final class DeskController
         } else {
             /** @var list<int|string> $rows */
             $rows = $request->input('rows', []);
-            $ids = DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->whereIn('resource_id', array_map(intval(...), $rows))
-                ->pluck('id')
-                ->map(static fn (mixed $n): int => Typed::int($n))
-                ->values()
-                ->all();
+            $ids = Drafts::ofResources($store, array_map(intval(...), $rows));
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
-        $waiting = $ready ? self::waiting(array_values($ids)) : 0;
+        $waiting = $ready ? Drafts::waitingForPages($ids) : 0;
 
         $words = match (true) {
             $count === 0 => 'None of these drafts could be changed.',
@@ -295,21 +284,6 @@ final class DeskController
         return $request->expectsJson()
             ? response()->json(['count' => $count, 'words' => $words])
             : back()->with('done', $words);
-    }
-
-    /** @param  list<int>  $drafts */
-    private static function waiting(array $drafts): int
-    {
-        $waiting = 0;
-        foreach (array_chunk($drafts, 5000) as $some) {
-            $resources = DB::table('drafts')->whereIn('id', $some)->pluck('resource_id');
-            $planned = PlannedResources::among(
-                array_values($resources->unique()->map(static fn (mixed $id): int => Typed::int($id))->all()),
-            );
-            $waiting += $resources->filter(static fn (mixed $id): bool => isset($planned[Typed::int($id)]))->count();
-        }
-
-        return $waiting;
     }
 
     /** Where pages have numbers, those that could earn most come first. */

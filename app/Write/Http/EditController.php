@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Catalogue\StoreResources;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\EditAction;
@@ -14,7 +15,6 @@ use App\Changes\Editing\TermSteps;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
-use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Write\Desk\BulkPreview;
 use App\Write\Desk\DeskFilter;
@@ -22,7 +22,6 @@ use App\Write\Desk\DeskList;
 use App\Write\Desk\DeskSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use InvalidArgumentException;
 use Orchard\Core\Text\Ruler;
@@ -57,7 +56,7 @@ final class EditController
         /** @var list<array{resource: int|string, field: string, text: ?string, revision: int|string}> $given */
         $given = array_values($request->array('edits'));
         $edits = $problems = [];
-        $known = array_flip($this->known($store, array_map(intval(...), array_column($given, 'resource'))));
+        $known = array_flip(StoreResources::among($store, array_map(intval(...), array_column($given, 'resource'))));
         foreach ($given as $one) {
             $edit = new TextEdit(
                 (int) $one['resource'],
@@ -167,18 +166,9 @@ final class EditController
         $step = $this->steps->begin($store, $user->id, EditAction::Led);
         TermSteps::set($store, $step, $terms, $user->id);
         $this->steps->end($store, $user->id, $step);
-        $resources = DB::table('pages')
-            ->where('store_id', $store->id)
-            ->whereIn('id', array_keys($terms))
-            ->whereNotNull('resource_id')
-            ->pluck('resource_id')
-            ->map(static fn (mixed $id): int => Typed::int($id))
-            ->all();
+        $resources = StoreResources::ofPages($store, array_keys($terms));
 
-        return response()->json(
-            ['rows' => $this->sheet->rows($store, array_values(array_unique($resources)))] +
-                $this->stack($store, $user),
-        );
+        return response()->json(['rows' => $this->sheet->rows($store, $resources)] + $this->stack($store, $user));
     }
 
     private function turned(Store $store, User $user, ?EditOutcome $outcome): JsonResponse
@@ -206,22 +196,6 @@ final class EditController
     private static function result(SaveOutcome $outcome): array
     {
         return ['saved' => $outcome->saved, 'reason' => $outcome->reason, 'author' => $outcome->otherAuthor];
-    }
-
-    /**
-     * @param  list<int>  $resources
-     * @return list<int>
-     */
-    private function known(Store $store, array $resources): array
-    {
-        return array_values(
-            DB::table('resources')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $resources)
-                ->pluck('id')
-                ->map(static fn (mixed $id): int => Typed::int($id))
-                ->all(),
-        );
     }
 
     private static function user(Request $request): User

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Catalogue\StoreResources;
 use App\Changes\Review\Approver;
 use App\Changes\Review\Comments;
 use App\Inventory\Makers;
-use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Checks\FaultScreen;
@@ -17,14 +17,13 @@ use App\Write\Checks\Waiver;
 use App\Write\Checks\Waivers;
 use App\Write\Desk\RowRebuild;
 use App\Write\Facts\PageFacts;
+use App\Write\Facts\WrittenPage;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** The faults of one text: why, letting one pass with a reason, teaching a word. */
 final class FaultController
@@ -38,18 +37,18 @@ final class FaultController
             'write.faults',
             ['store' => $store, 'comments' => Comments::of($resource, $of)] +
                 $told +
-                self::doubts($store, $told['row'], $told['text']),
+                self::doubts($store, $told['page'], $told['text']),
         );
     }
 
     /** @return array{doubts: list<Claim>, isWhole: bool} what a text claims and no fact of its page says */
-    private static function doubts(Store $store, stdClass $row, string $text): array
+    private static function doubts(Store $store, WrittenPage $page, string $text): array
     {
-        $language = Markets::of($store)->find((int) $row->market_id)->language;
+        $language = Markets::of($store)->find($page->marketId)->language;
         $check = new FactCheck($language, Makers::of($store));
 
         return [
-            'doubts' => $text === '' ? [] : $check->doubts($text, PageFacts::of($store, [$row])[(int) $row->id]),
+            'doubts' => $text === '' ? [] : $check->doubts($text, PageFacts::of($store, [$page])[$page->id]),
             'isWhole' => $check->isWhole(),
         ];
     }
@@ -65,7 +64,7 @@ final class FaultController
             'word' => ['required_if:do,learn', 'nullable', 'string', 'max:60'],
         ]);
         $of = TextField::fromKey($field) ?? abort(404);
-        abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
+        abort_unless(StoreResources::has($store, $resource), 404);
         /** @var User $user */
         $user = $request->user();
         if ($data['do'] === 'say') {
@@ -83,27 +82,9 @@ final class FaultController
         }
         $rows->some(
             $store,
-            $data['do'] === 'learn' ? self::misspelt($store, $resource, (string) $data['word']) : [$resource],
+            $data['do'] === 'learn' ? StoreWords::pagesWith($store, $resource, (string) $data['word']) : [$resource],
         );
 
         return $this->show($store, $resource, $field, app(FaultScreen::class));
-    }
-
-    /** @return list<int> this text's page, and the first others with that word; the rest follow with the next crawl */
-    private static function misspelt(Store $store, int $resource, string $word): array
-    {
-        $others = DB::table('write_rows as w')
-            ->join('write_row_texts as t', 't.resource_id', '=', 'w.resource_id')
-            ->where('w.store_id', $store->id)
-            ->where('t.store_id', $store->id)
-            ->whereRaw('w.any_checks & ? > 0', [Check::Misspelt->value])
-            ->whereRaw('LOCATE(?, t.texts) > 0', [StoreWords::tidy($word)])
-            ->orderBy('w.resource_id')
-            ->limit(300)
-            ->pluck('w.resource_id')
-            ->map(static fn (mixed $id): int => Typed::int($id))
-            ->all();
-
-        return array_values(array_unique([$resource, ...$others]));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Catalogue\StoreResources;
 use App\Inventory\Selections;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
@@ -41,7 +42,7 @@ final class RecipeController
     ): View {
         $known = $recipe === null ? null : $book->find($store, $recipe) ?? abort(404);
         $kind = $known->pages->kind ?? (PageKind::fromKey($request->string('kind')->value()) ?? PageKind::Product);
-        $collections = RecipeForm::collections($store);
+        $collections = StoreResources::collections($store);
         $pages = $known->pages ?? new RecipePages($kind);
 
         return view('write.recipe', [

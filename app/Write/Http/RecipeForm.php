@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Write\Http;
 
+use App\Catalogue\StoreResources;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipePages;
 use App\Write\Recipes\RecipeWish;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;
 use InvalidArgumentException;
@@ -98,7 +98,7 @@ final class RecipeForm extends FormRequest
     {
         $given = (array) $this->input('pages');
         $name = is_string($given['collection'] ?? null) ? trim($given['collection']) : '';
-        $collection = $name === '' ? null : self::collections($store)[$name] ?? null;
+        $collection = $name === '' ? null : StoreResources::collections($store)[$name] ?? null;
         if ($name !== '' && $collection === null) {
             throw new InvalidArgumentException("There is no collection “{$name}”.");
         }
@@ -110,18 +110,5 @@ final class RecipeForm extends FormRequest
     public function wish(Store $store): RecipeWish
     {
         return new RecipeWish($this->string('name')->value(), $this->pages($store), $this->field(), $this->recipe());
-    }
-
-    /** @return array<string, int> resources of collections by name; of several with one name the first */
-    public static function collections(Store $store): array
-    {
-        return DB::table('resources')
-            ->where('store_id', $store->id)
-            ->where('kind', PageKind::Collection->value)
-            ->where('gone', 0)
-            ->orderByDesc('id')
-            ->pluck('id', 'name')
-            ->map(static fn (mixed $id): int => Typed::int($id))
-            ->all();
     }
 }

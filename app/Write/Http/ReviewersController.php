@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Write\Http;
 
+use App\Access\Memberships;
 use App\Access\Role;
+use App\Catalogue\StoreResources;
 use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
 use App\Inventory\Makers;
@@ -13,7 +15,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -23,7 +24,7 @@ final class ReviewersController
 {
     public function show(Store $store): View
     {
-        $people = self::people($store);
+        $people = Memberships::people($store, Role::Approver);
         $makers = Makers::of($store);
         sort($makers);
 
@@ -33,22 +34,14 @@ final class ReviewersController
             'people' => $people,
             'makers' => $makers,
             'markets' => Markets::of($store)->all(),
-            'collections' => DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('kind', PageKind::Collection->value)
-                ->where('gone', 0)
-                ->whereNotNull('page_id')
-                ->orderBy('name')
-                ->limit(2000)
-                ->pluck('name', 'page_id')
-                ->all(),
+            'collections' => StoreResources::collectionPages($store),
             'needsApproval' => $store->options()->needsApproval > 0,
         ]);
     }
 
     public function put(Request $request, Store $store): RedirectResponse
     {
-        $people = array_keys(self::people($store));
+        $people = array_keys(Memberships::people($store, Role::Approver));
         $given = $request->validate(
             [
                 'id' => ['nullable', 'integer'],
@@ -81,8 +74,8 @@ final class ReviewersController
                     $number('deputy'),
                     $number('kind'),
                     $text('maker'),
-                    self::known('resources', 'page_id', $store, $number('collection')),
-                    self::known('markets', 'id', $store, $number('market')),
+                    StoreResources::collectionPage($store, $number('collection')),
+                    Markets::of($store)->known($number('market')),
                     (int) $given['days'],
                     $text('away'),
                 ),
@@ -111,31 +104,5 @@ final class ReviewersController
         }
 
         return back();
-    }
-
-    /** @return array<int, string> names of those who may approve, by number */
-    private static function people(Store $store): array
-    {
-        $people = [];
-        foreach (
-            DB::table('memberships')
-                ->join('users', 'users.id', '=', 'memberships.user_id')
-                ->where('store_id', $store->id)
-                ->whereIn('role', [Role::Approver->value, Role::Owner->value])
-                ->orderBy('name')
-                ->get(['users.id', 'users.name']) as $person
-        ) {
-            $people[(int) $person->id] = (string) $person->name;
-        }
-
-        return $people;
-    }
-
-    /** A number that the store has; else null. */
-    private static function known(string $table, string $column, Store $store, ?int $value): ?int
-    {
-        return $value !== null && DB::table($table)->where('store_id', $store->id)->where($column, $value)->exists()
-            ? $value
-            : null;
     }
 }

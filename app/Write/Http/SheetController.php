@@ -10,12 +10,12 @@ use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Sheets\SheetImport;
+use App\Write\Sheets\SheetScreen;
 use App\Write\Sheets\TextExport;
 use App\Write\Sheets\WideSheet;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -24,15 +24,7 @@ final class SheetController
 {
     public function index(Store $store): View
     {
-        return view('write.sheets', [
-            'store' => $store,
-            'sheets' => DB::table('write_sheets')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('write_sheets.id')
-                ->limit(20)
-                ->get(['write_sheets.*', 'users.name as user_name']),
-        ]);
+        return view('write.sheets', SheetScreen::latest($store));
     }
 
     /** What the desk's filter shows, or ticked rows of it: one row a page, or one row a text. */
@@ -88,48 +80,19 @@ final class SheetController
         return redirect()->route('write.sheet', [$store, $sheet]);
     }
 
-    public function show(Request $request, Store $store, SheetImport $import, int $sheet): View
+    public function show(Request $request, Store $store, SheetScreen $screen, int $sheet): View
     {
-        $row = DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->first() ?? abort(404);
-        $counts = $import->counts($sheet);
-        $outcome = is_string($request->query('outcome'))
-            ? $request->query('outcome')
-            : (isset($counts['new'])
-                ? 'new'
-                : (string) (array_key_first($counts) ?? 'new'));
-        $rows = DB::table('write_sheet_rows')
-            ->leftJoin(
-                'resource_texts',
-                static fn ($join) => $join
-                    ->on('resource_texts.resource_id', '=', 'write_sheet_rows.resource_id')
-                    ->on('resource_texts.field', '=', 'write_sheet_rows.field'),
-            )
-            ->leftJoin(
-                'drafts',
-                static fn ($join) => $join
-                    ->on('drafts.resource_id', '=', 'write_sheet_rows.resource_id')
-                    ->on('drafts.field', '=', 'write_sheet_rows.field'),
-            )
-            ->where('sheet_id', $sheet)
-            ->where('outcome', $outcome)
-            ->where('place', '>', (int) $request->query('after', '0'))
-            ->orderBy('place')
-            ->limit(101)
-            ->get(['write_sheet_rows.*', 'stored', 'drafts.value as draft', 'drafts.revision as now']);
+        $outcome = is_string($request->query('outcome')) ? $request->query('outcome') : null;
 
-        return view('write.sheet', [
-            'store' => $store,
-            'sheet' => $row,
-            'counts' => $counts,
-            'outcome' => $outcome,
-            'rows' => $rows->take(100),
-            'next' => $rows->count() > 100 ? $rows[99]?->place : null,
-        ]);
+        return view(
+            'write.sheet',
+            $screen->of($store, $sheet, $outcome, (int) $request->query('after', '0')) ?? abort(404),
+        );
     }
 
     public function accept(Request $request, Store $store, SheetImport $import, int $sheet): RedirectResponse
     {
-        abort_unless(DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->exists(), 404);
+        abort_unless(SheetScreen::has($store, $sheet), 404);
         /** @var User $user */
         $user = $request->user();
         $request->validate(['take' => ['nullable', 'in:live']]);
@@ -152,7 +115,7 @@ final class SheetController
         int $sheet,
         int $place,
     ): RedirectResponse {
-        abort_unless(DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->exists(), 404);
+        abort_unless(SheetScreen::has($store, $sheet), 404);
         $given = $request->validate([
             'keep' => ['required', 'in:mine,theirs'],
             'revision' => ['required', 'integer', 'min:0'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Catalogue\StoreResources;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
@@ -18,7 +19,6 @@ use App\Write\Suggestions\WishScreen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -42,12 +42,7 @@ final class SuggestController
     {
         return view('write.wishes', [
             'store' => $store,
-            'wishes' => DB::table('write_wishes')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('write_wishes.id')
-                ->limit(30)
-                ->get(['write_wishes.*', 'users.name as person']),
+            'wishes' => WishScreen::latest($store),
             'sources' => $this->sources->of($store),
             'told' => $this->sources->told($store),
         ]);
@@ -70,7 +65,7 @@ final class SuggestController
     {
         $this->check($request);
         $request->merge(['rows' => (string) $resource]);
-        abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
+        abort_unless(StoreResources::has($store, $resource), 404);
 
         return view('write.suggest-form', ['isBeside' => true] + $this->told($request, $store, [$resource]));
     }
@@ -119,9 +114,7 @@ final class SuggestController
             'text' => ['required_if:do,take', 'nullable', 'string', 'max:2000'],
             'revision' => ['nullable', 'integer', 'min:0'],
         ]);
-        $row =
-            DB::table('write_suggestions')->where('store_id', $store->id)->where('id', $suggestion)->first() ??
-            abort(404);
+        $row = Taking::find($store, $suggestion) ?? abort(404);
         /** @var User $user */
         $user = $request->user();
         $problem = null;
@@ -142,10 +135,10 @@ final class SuggestController
             }
         } else {
             $one = $given['do'] === 'refuse' ? $suggestion : null;
-            $taking->refuse($store, (int) $row->wish_id, (int) $row->resource_id, $one, $user->id);
+            $taking->refuse($store, $row->wishId, $row->resourceId, $one, $user->id);
         }
         if ($request->boolean('beside')) {
-            return $this->part($store, (int) $row->wish_id, $problem);
+            return $this->part($store, $row->wishId, $problem);
         }
 
         return $problem === null ? back() : back()->withErrors(['text' => $problem]);
@@ -154,7 +147,7 @@ final class SuggestController
     /** Takes the best of each page that nothing speaks against. */
     public function takeClean(Request $request, Store $store, int $wish, Taking $taking): RedirectResponse
     {
-        abort_unless(DB::table('write_wishes')->where('store_id', $store->id)->where('id', $wish)->exists(), 404);
+        abort_unless(Wishes::has($store, $wish), 404);
         /** @var User $user */
         $user = $request->user();
         $taken = $taking->takeClean($store, $wish, $user->id);

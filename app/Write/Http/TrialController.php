@@ -15,7 +15,6 @@ use App\Write\Trials\TrialPlan;
 use App\Write\Trials\TrialScreen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 
@@ -92,7 +91,7 @@ final class TrialController
     public function act(Request $request, Store $store, int $trial, Trials $trials): RedirectResponse
     {
         $request->validate(['do' => ['required', 'in:begin,drop']]);
-        abort_unless(DB::table('text_trials')->where('store_id', $store->id)->where('id', $trial)->exists(), 404);
+        abort_unless(Trials::has($store, $trial), 404);
         try {
             if ($request->input('do') === 'drop') {
                 $trials->drop($store, $trial);

@@ -15,6 +15,9 @@ use Orchard\Core\Wording\TextField;
 /** Keeps recipes, their versions and their order, who approved them, and the pages that they leave alone. */
 final class RecipeBook
 {
+    /** Recipes that a list to choose from offers at most. */
+    private const MOST_NAMED = 100;
+
     /**
      * Keeps a recipe; where it writes something else than before, as a new version, which nobody has approved yet.
      *
@@ -73,6 +76,19 @@ final class RecipeBook
             ->first();
 
         return $row === null ? null : StoredRecipe::from($row);
+    }
+
+    /** @return array<int, string> names of a store's recipes by id, in their order */
+    public static function choices(Store $store): array
+    {
+        return DB::table('write_recipes')
+            ->where('store_id', $store->id)
+            ->orderBy('place')
+            ->orderBy('id')
+            ->limit(self::MOST_NAMED)
+            ->pluck('name', 'id')
+            ->map(Typed::text(...))
+            ->all();
     }
 
     /** @return list<StoredRecipe> in their order */

@@ -12,8 +12,8 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
+use App\Write\Facts\WrittenPage;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** The facts of pages that a recipe can use: of the shop, of files and structured data, of the market and the day. */
 final class RecipeFacts
@@ -78,34 +78,36 @@ final class RecipeFacts
     }
 
     /**
-     * @param  array<stdClass>  $rows  of resources: id, page_id, market_id, kind, name, attributes
+     * @param  list<WrittenPage>  $pages
      * @param  list<string>  $asked  facts that are wanted; what costs a look elsewhere is left out where it is not
      * @return array<int, array<string, string>> facts by name, by resource
      */
-    public function of(Store $store, array $rows, array $asked): array
+    public function of(Store $store, array $pages, array $asked): array
     {
         $markets = Markets::of($store);
         $asked = array_flip($asked);
-        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
+        $leads = PageTerms::leads(array_column($pages, 'pageId'));
         $told =
-            array_intersect_key($asked, array_flip(self::TOLD)) === [] ? [] : self::told(Bulk::ids($rows, 'page_id'));
-        $collections = isset($asked['collection']) ? $this->collections($store, Bulk::ids($rows, 'id')) : [];
+            array_intersect_key($asked, array_flip(self::TOLD)) === []
+                ? []
+                : self::told(array_column($pages, 'pageId'));
+        $collections = isset($asked['collection']) ? $this->collections($store, array_column($pages, 'id')) : [];
         $products = isset($asked['products']) ? $this->products($store) : [];
         $facts = [];
-        foreach ($rows as $row) {
-            $market = $markets->find((int) $row->market_id);
-            $own = array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...));
-            $facts[(int) $row->id] = [
-                'name' => (string) $row->name,
+        foreach ($pages as $page) {
+            $market = $markets->find($page->marketId);
+            $own = array_filter((array) json_decode($page->attributes, true), is_scalar(...));
+            $facts[$page->id] = [
+                'name' => $page->name,
                 'brand' => $market->brand,
-                'lead' => $leads[(int) $row->page_id] ?? '',
+                'lead' => $leads[$page->pageId] ?? '',
                 'year' => now()->format('Y'),
                 'season' => self::season($market),
                 'market' => $market->name,
             ] +
                 array_map(self::written(...), $own) +
-                ($told[(int) $row->page_id] ?? []) + ['collection' => $collections[(int) $row->id] ?? ''] + [
-                    'products' => (string) ($products[(int) $row->id] ?? ''),
+                ($told[$page->pageId] ?? []) + ['collection' => $collections[$page->id] ?? ''] + [
+                    'products' => (string) ($products[$page->id] ?? ''),
                 ];
         }
 

@@ -7,7 +7,6 @@ namespace App\Write\Recipes;
 use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Stores\Kinds\PageKind;
-use stdClass;
 
 /** A page as a recipe meets it: its facts, the text that stands there, and who wrote that. */
 final readonly class RecipePage
@@ -27,18 +26,18 @@ final readonly class RecipePage
     }
 
     /** @param  array<string, string>  $facts */
-    public static function from(stdClass $row, array $facts): self
+    public static function from(RecipeRow $row, array $facts): self
     {
         return new self(
-            (int) $row->id,
-            (int) $row->market_id,
-            PageKind::from((int) $row->kind),
+            $row->id,
+            $row->marketId,
+            PageKind::from($row->kind),
             $facts,
-            (string) ($row->stored ?? ''),
-            Origin::from((string) ($row->origin ?? Origin::Shop->value)),
-            $row->draft ?? null,
-            ($row->draft_origin ?? null) === null ? null : Origin::from((string) $row->draft_origin),
-            ($row->state ?? null) === null ? null : DraftState::from((string) $row->state),
+            $row->stored,
+            $row->origin,
+            $row->draft,
+            $row->draftOrigin,
+            $row->state,
         );
     }
 

@@ -8,11 +8,11 @@ use App\Catalogue\TextDigest;
 use App\Changes\Editing\DraftWriter;
 use App\Inventory\CollectionPages;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
+use App\Write\Facts\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipes\ComposedText;
-use stdClass;
 
 /** What a run would make of each page, a portion of pages at a time. */
 final class RecipePreview
@@ -76,10 +76,14 @@ final class RecipePreview
             // None of these is of the recipe's kind.
             return ['rows' => [], 'last' => $only === null || $only === [] ? null : (int) end($only)];
         }
-        $facts = $this->facts->of($this->store, $found, $this->asked);
+        $facts = $this->facts->of(
+            $this->store,
+            array_map(static fn (RecipeRow $row): WrittenPage => $row->page(), $found),
+            $this->asked,
+        );
         $rows = [];
         foreach ($found as $row) {
-            $page = RecipePage::from($row, $facts[(int) $row->id]);
+            $page = RecipePage::from($row, $facts[$row->id]);
             if (! $this->run->recipe->pages->hold($page, $this->ofCollection) || $this->isLeftAlone($page)) {
                 continue;
             }
@@ -101,7 +105,7 @@ final class RecipePreview
         }
         $last = end($found);
 
-        return ['rows' => $rows, 'last' => (int) $last->id];
+        return ['rows' => $rows, 'last' => $last->id];
     }
 
     /** A recipe that runs by itself writes on only what a recipe wrote, and pages that came since it was approved. */
@@ -133,13 +137,14 @@ final class RecipePreview
 
     /**
      * @param  ?list<int>  $only
-     * @return array<stdClass>
+     * @return list<RecipeRow>
      */
     private function pages(int $after, ?array $only): array
     {
         $field = $this->run->field()->value;
 
-        return DB::select(
+        return Records::select(
+            RecipeRow::class,
             'SELECT r.id, r.page_id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft,
                 d.origin AS draft_origin, d.state FROM resources r
                 JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Write\Recipes;
 
 use App\Inventory\CollectionPages;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
+use App\Write\Facts\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipes\Recipe;
 use Orchard\Core\Wording\TextField;
@@ -62,7 +63,8 @@ final class RecipeSamples
         $ofCollection = $which->collection === null ? null : CollectionPages::productsOf($store, $which->collection);
         $made = [];
         for ($from = 0; $from < self::LOOKED_AT; $from += self::TRIED) {
-            $rows = DB::select(
+            $rows = Records::select(
+                RecipeRow::class,
                 'SELECT r.id, r.name, r.attributes, r.market_id, r.page_id, r.kind, w.upside, w.impressions
                     FROM (SELECT resource_id, upside, impressions FROM write_rows WHERE store_id = ? AND kind = ?
                         ORDER BY upside DESC, resource_id DESC LIMIT '.
@@ -71,9 +73,13 @@ final class RecipeSamples
                     JOIN resources r ON r.id = w.resource_id ORDER BY w.upside DESC, w.impressions DESC, r.id",
                 [$store->id, $which->kind->value],
             );
-            $facts = $this->facts->of($store, $rows, $asked);
+            $facts = $this->facts->of(
+                $store,
+                array_map(static fn (RecipeRow $row): WrittenPage => $row->page(), $rows),
+                $asked,
+            );
             foreach ($rows as $row) {
-                $page = RecipePage::from($row, $facts[(int) $row->id]);
+                $page = RecipePage::from($row, $facts[$row->id]);
                 if (! $which->hold($page, $ofCollection)) {
                     continue;
                 }
@@ -86,7 +92,7 @@ final class RecipeSamples
                     (int) round($this->ruler->pixels($shown, $target->slot->fontSize)),
                     (int) ($target->slot->lineWidth * $target->slot->lines),
                     ! $text->fits,
-                    (float) $row->upside + (float) $row->impressions / 1e9,
+                    $row->upside + (float) $row->impressions / 1e9,
                     count($recipe->lacking($page->facts)),
                 );
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -83,7 +84,7 @@ final class RecipeScreen
     }
 
     /**
-     * @return list<array{recipe: StoredRecipe, pages: string, notation: string, written: int, last: ?stdClass}>
+     * @return list<array{recipe: StoredRecipe, pages: string, notation: string, written: int, last: ?LastRun}>
      *     written: texts that it last wrote; last: its newest run by itself, with how many drafts it made
      */
     public function list(Store $store): array
@@ -113,8 +114,8 @@ final class RecipeScreen
             ->whereIn('n.id', $newest)
             ->groupBy('n.id', 'n.recipe_id', 'n.ended_at')
             ->selectRaw('n.id, n.recipe_id, n.ended_at, COUNT(r.run_id) AS drafts')
-            ->get()
-            ->keyBy('recipe_id');
+            ->get();
+        $last = array_column(Records::of(LastRun::class, $last), null, 'recipeId');
         $markets = self::markets($store);
         $collections = DB::table('resources')
             ->whereIn(
@@ -129,7 +130,7 @@ final class RecipeScreen
                 'pages' => $recipe->pages->words($markets, Typed::text($collections->get($recipe->pages->collection))),
                 'notation' => Notation::write($recipe->recipe),
                 'written' => Typed::int($written->get($recipe->id)),
-                'last' => $last->get($recipe->id),
+                'last' => $last[$recipe->id] ?? null,
             ],
             $recipes,
         );

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Recipes\FactUse;
 use Orchard\Core\Wording\Recipes\Recipe;
-use stdClass;
 
 /** What the screen of one run tells. */
 final class RunScreen
@@ -50,7 +50,7 @@ final class RunScreen
                 : ($counts->get('new')
                     ? 'new'
                     : (string) ($counts->filter()->keys()->first() ?? 'new'));
-        $rows = $this->rows($run, $outcome, $after);
+        $rows = self::rows((int) $run->id, (int) $run->field, $outcome, $after);
         $recipe = DB::table('write_recipes')->where('id', $run->recipe_id)->first();
 
         return [
@@ -65,24 +65,25 @@ final class RunScreen
             'counts' => $counts,
             'outcome' => $outcome,
             'rows' => array_slice($rows, 0, self::ROWS),
-            'next' => count($rows) > self::ROWS ? (int) $rows[self::ROWS - 1]->resource_id : null,
+            'next' => count($rows) > self::ROWS ? $rows[self::ROWS - 1]->resourceId : null,
             'work' => WorkView::about(RecipeWork::sort(), $id),
         ];
     }
 
-    /** @return list<stdClass> one more than are shown, where there are more */
-    private function rows(stdClass $run, string $outcome, int $after): array
+    /** @return list<RunRow> one more than are shown, where there are more */
+    private static function rows(int $run, int $field, string $outcome, int $after): array
     {
-        return array_values(
+        return Records::of(
+            RunRow::class,
             DB::table('write_recipe_rows')
                 ->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')
                 ->join(
                     'resource_texts',
                     static fn ($join) => $join
                         ->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')
-                        ->where('resource_texts.field', (int) $run->field),
+                        ->where('resource_texts.field', $field),
                 )
-                ->where('run_id', $run->id)
+                ->where('run_id', $run)
                 ->when(
                     $outcome === 'repeated',
                     static fn ($query) => $query->where('repeated', 1),
@@ -94,8 +95,7 @@ final class RunScreen
                 ->get([
                     'write_recipe_rows.resource_id', 'outcome', 'repeated', 'name', 'url', 'page_id', 'text', 'dropped',
                     'shown', 'draft_shown',
-                ])
-                ->all(),
+                ]),
         );
     }
 

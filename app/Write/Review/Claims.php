@@ -8,16 +8,17 @@ use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Inventory\Makers;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Facts\PageFacts;
+use App\Write\Facts\WrittenPage;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
-use stdClass;
 
 /**
  * Holds drafts against the facts of their pages: those that people wrote, brought in or took from a source, and all
@@ -70,51 +71,47 @@ final class Claims
     }
 
     /**
-     * @return list<stdClass> drafts without a judgement of their text: a resource's row with field, value and digest
+     * @return list<UnjudgedText>
      */
     public static function unjudged(Store $store, int $most): array
     {
-        return array_values(
-            DB::select(
-                'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.attributes, d.field, d.value,
+        return Records::select(
+            UnjudgedText::class,
+            'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.attributes, d.field, d.value,
                     COALESCE(t.draft_digest, '.
-                    self::NONE.
-                    ') AS digest FROM drafts d JOIN resources r ON r.id = d.resource_id
+                self::NONE.
+                ') AS digest FROM drafts d JOIN resources r ON r.id = d.resource_id
                     JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field
                     LEFT JOIN write_claims c ON '.
-                    self::CURRENT.
-                    ' WHERE d.store_id = ? AND (d.state = ? AND d.approved_at IS NULL OR d.state = ? AND d.origin <> ?)
+                self::CURRENT.
+                ' WHERE d.store_id = ? AND (d.state = ? AND d.approved_at IS NULL OR d.state = ? AND d.origin <> ?)
                     AND c.resource_id IS NULL ORDER BY d.id LIMIT '.
-                    $most,
-                [$store->id, DraftState::Ready->value, DraftState::Open->value, Origin::Recipe->value],
-            ),
+                $most,
+            [$store->id, DraftState::Ready->value, DraftState::Open->value, Origin::Recipe->value],
         );
     }
 
     /**
-     * @param  list<stdClass>  $rows  as unjudged() has them
+     * @param  list<UnjudgedText>  $rows
      * @return list<list<int|string>> rows of write_claims
      */
     public static function judged(Store $store, array $rows): array
     {
-        $sheets = PageFacts::of($store, $rows);
+        $sheets = PageFacts::of($store, array_map(static fn (UnjudgedText $row): WrittenPage => $row->page(), $rows));
         $makers = Makers::of($store);
         $markets = Markets::of($store);
         $checks = $judged = [];
         foreach ($rows as $row) {
-            $check = $checks[(int) $row->market_id] ??= new FactCheck(
-                $markets->find((int) $row->market_id)->language,
-                $makers,
-            );
+            $check = $checks[$row->marketId] ??= new FactCheck($markets->find($row->marketId)->language, $makers);
             $doubts = array_map(
                 static fn (Claim $one): array => ['text' => $one->text, 'missing' => $one->type->missing()],
-                $check->doubts((string) $row->value, $sheets[(int) $row->id]),
+                $check->doubts($row->value, $sheets[$row->id]),
             );
             $judged[] = [
-                (int) $row->id,
-                (int) $row->field,
+                $row->id,
+                $row->field,
                 $store->id,
-                (string) $row->digest,
+                $row->digest,
                 json_encode($doubts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                 $doubts === [] ? 0 : 1,
                 now()->format('Y-m-d H:i:s'),
@@ -135,7 +132,7 @@ final class Claims
         );
     }
 
-    /** @param  list<stdClass>  $rows */
+    /** @param  list<UnjudgedText>  $rows */
     private static function judge(Store $store, array $rows): void
     {
         $rows === [] || self::keep(self::judged($store, $rows));

@@ -12,6 +12,7 @@ use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
 use App\Inventory\Makers;
 use App\Inventory\Terms\PageTerms;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
@@ -79,8 +80,8 @@ final class ReviewDesk
             ($row === null
                 ? []
                 : $this->told($store, $row) + [
-                    'next' => (int) ($this->one($where, $values, 'd.id > ? ORDER BY d.id', (int) $row->id)->id ?? 0),
-                    'before' => (int) ($this->one($where, $values, 'd.id < ? ORDER BY d.id DESC', (int) $row->id)->id ?? 0),
+                    'next' => (int) ($this->one($where, $values, 'd.id > ? ORDER BY d.id', $row->id)->id ?? 0),
+                    'before' => (int) ($this->one($where, $values, 'd.id < ? ORDER BY d.id DESC', $row->id)->id ?? 0),
                 ]);
     }
 
@@ -119,9 +120,10 @@ final class ReviewDesk
     }
 
     /** @param  list<int|string>  $values */
-    private function one(string $where, array $values, string $place, int $at): ?stdClass
+    private function one(string $where, array $values, string $place, int $at): ?ReviewedText
     {
-        return Rows::one(
+        return Records::first(
+            ReviewedText::class,
             'SELECT d.id, d.resource_id, d.field, d.value, d.revision, d.ready_at, d.base_value, d.origin, d.user_id,
                 r.page_id, r.market_id, r.kind, r.name, r.url, r.attributes, t.shown, t.draft_shown, t.stored,
                 w.title_checks, w.description_checks'.
@@ -132,18 +134,18 @@ final class ReviewDesk
     }
 
     /** @return array<string, mixed> */
-    private function told(Store $store, stdClass $draft): array
+    private function told(Store $store, ReviewedText $draft): array
     {
-        $row = (object) array_replace((array) $draft, ['id' => $draft->resource_id]);
-        $field = TextField::from((int) $draft->field);
-        $market = Markets::of($store)->find((int) $draft->market_id);
-        $facts = $this->facts->of($store, [$row], ['maker', 'price', 'collection', 'products'])[(int) $row->id];
-        $lead = PageTerms::leads([(int) $draft->page_id])[(int) $draft->page_id] ?? '';
+        $page = $draft->page();
+        $field = $draft->field;
+        $market = Markets::of($store)->find($draft->marketId);
+        $facts = $this->facts->of($store, [$page], ['maker', 'price', 'collection', 'products'])[$page->id];
+        $lead = PageTerms::leads([$draft->pageId])[$draft->pageId] ?? '';
         unset($facts['name'], $facts['brand'], $facts['lead'], $facts['year'], $facts['season'], $facts['market']);
         $check = new FactCheck($market->language, Makers::of($store));
         $bits = match ($field) {
-            TextField::Title => (int) $draft->title_checks,
-            TextField::Description => (int) $draft->description_checks,
+            TextField::Title => $draft->titleChecks,
+            TextField::Description => $draft->descriptionChecks,
             default => 0,
         };
         $slot = $market->textLimits()->desktopSlot($field);
@@ -152,17 +154,17 @@ final class ReviewDesk
             'field' => $field,
             'lead' => $lead,
             'facts' => array_filter($facts, static fn (string $value): bool => trim($value) !== ''),
-            'pieces' => WordDiff::between((string) $draft->shown, (string) $draft->draft_shown),
+            'pieces' => WordDiff::between($draft->shown, $draft->draftShown),
             'doubts' => array_map(
                 static fn (Claim $one): array => ['text' => $one->text, 'missing' => $one->type->missing()],
-                $check->doubts((string) $draft->value, PageFacts::of($store, [$row])[(int) $row->id]),
+                $check->doubts($draft->value, PageFacts::of($store, [$page])[$page->id]),
             ),
             'checks' => Check::inBits($bits),
-            'fit' => $this->ruler->fit((string) $draft->draft_shown, $slot),
+            'fit' => $this->ruler->fit($draft->draftShown, $slot),
             'slot' => $slot,
-            'comments' => Comments::of((int) $draft->resource_id, $field),
+            'comments' => Comments::of($draft->resourceId, $field),
             'writer' => DB::table('users')
-                ->where('id', $draft->user_id ?? 0)
+                ->where('id', $draft->userId ?? 0)
                 ->value('name'),
         ];
     }

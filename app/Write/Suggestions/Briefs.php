@@ -7,16 +7,17 @@ namespace App\Write\Suggestions;
 use App\Inventory\KeptDetails;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
+use App\Write\Facts\WrittenPage;
 use App\Write\Recipes\RecipeFacts;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Makes of pages what a wording source is asked. */
 final class Briefs
@@ -76,35 +77,39 @@ final class Briefs
     }
 
     /**
-     * @param  array<stdClass>  $rows  of resources, as self::rows() has them
+     * @param  list<SuggestPage>  $rows
      * @return array<int, Brief> by resource
      */
     public function of(Store $store, Wish $wish, array $rows): array
     {
         $markets = Markets::of($store);
         $suffixes = TitleSuffixes::of($store);
-        $facts = $this->facts->of($store, $rows, $wish->facts);
-        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
-        $texts = in_array(self::OWN_TEXT, $wish->facts, true) ? self::ownTexts(Bulk::ids($rows, 'page_id')) : [];
+        $facts = $this->facts->of(
+            $store,
+            array_map(static fn (SuggestPage $row): WrittenPage => $row->page(), $rows),
+            $wish->facts,
+        );
+        $leads = PageTerms::leads(array_column($rows, 'pageId'));
+        $texts = in_array(self::OWN_TEXT, $wish->facts, true) ? self::ownTexts(array_column($rows, 'pageId')) : [];
         $briefs = [];
         foreach ($rows as $row) {
-            $market = $markets->find((int) $row->market_id);
-            $own = array_intersect_key($facts[(int) $row->id], array_flip($wish->facts));
+            $market = $markets->find($row->marketId);
+            $own = array_intersect_key($facts[$row->id], array_flip($wish->facts));
             $own = array_filter($own, static fn (string $fact): bool => trim($fact) !== '');
-            isset($texts[(int) $row->page_id]) && ($own[self::OWN_TEXT] = $texts[(int) $row->page_id]);
-            $suffix = $wish->field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '';
+            isset($texts[$row->pageId]) && ($own[self::OWN_TEXT] = $texts[$row->pageId]);
+            $suffix = $wish->field === TextField::Title ? $suffixes->suffix($market->id, $row->kind) : '';
             [$shortest, $longest] = $this->lengths($wish, $market->textLimits()->titleAim, $suffix);
-            $briefs[(int) $row->id] = new Brief(
+            $briefs[$row->id] = new Brief(
                 $wish->field,
                 strtolower(substr($market->language, 0, 2)),
                 $wish->style,
                 Wish::ASKED,
                 $shortest,
                 $longest,
-                (string) $row->name,
+                $row->name,
                 $own,
-                (string) $row->now,
-                $leads[(int) $row->page_id] ?? '',
+                $row->now,
+                $leads[$row->pageId] ?? '',
             );
         }
 
@@ -113,16 +118,15 @@ final class Briefs
 
     /**
      * @param  list<int>  $resources
-     * @return list<stdClass> id, page_id, market_id, kind, name, url, attributes; title and description as they will be
-     *     shown; now: the text of the field as it will be
+     * @return list<SuggestPage>
      */
     public static function rows(Store $store, array $resources, TextField $field): array
     {
         return $resources === []
             ? []
-            : array_values(
-                DB::select(
-                    'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.url, r.number, r.attributes,
+            : Records::select(
+                SuggestPage::class,
+                'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.url, r.attributes,
                         COALESCE(t.draft_shown, t.shown) AS title_shown,
                         COALESCE(d.draft_shown, d.shown) AS description_shown, COALESCE(x.value, n.stored, "") AS now
                         FROM resources r
@@ -131,10 +135,9 @@ final class Briefs
                         LEFT JOIN resource_texts n ON n.resource_id = r.id AND n.field = ?
                         LEFT JOIN drafts x ON x.resource_id = r.id AND x.field = ?
                         WHERE r.store_id = ? AND r.gone = 0 AND r.id IN ('.
-                        Bulk::list($resources).
-                        ') ORDER BY r.id',
-                    [$field->value, $field->value, $store->id],
-                ),
+                    Bulk::list($resources).
+                    ') ORDER BY r.id',
+                [$field->value, $field->value, $store->id],
             );
     }
 

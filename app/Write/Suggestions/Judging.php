@@ -11,6 +11,7 @@ use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\Checks\TextJudge;
 use App\Write\Facts\PageFacts;
+use App\Write\Facts\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
@@ -19,7 +20,6 @@ use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\NearWording;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Holds what a source wrote against the checks of the store and the facts of each page, and puts the best first. */
 final class Judging
@@ -40,10 +40,10 @@ final class Judging
         $this->suffixes = TitleSuffixes::of($store);
     }
 
-    /** @param  array<stdClass>  $rows  of resources, as Briefs::rows() has them; those whose texts are judged next */
+    /** @param  list<SuggestPage>  $rows  whose texts are judged next */
     public function meet(array $rows): void
     {
-        $this->judge->meet($rows);
+        $this->judge->meet(array_map(static fn (SuggestPage $row): WrittenPage => $row->page(), $rows));
     }
 
     /**
@@ -51,14 +51,14 @@ final class Judging
      * @param  array<string, true>  $elsewhere  texts in small letters that were suggested for other pages
      * @return list<JudgedSuggestion> the best first, no two alike, at most Wish::SHOWN
      */
-    public function best(stdClass $row, Brief $brief, array $texts, array $elsewhere): array
+    public function best(SuggestPage $row, Brief $brief, array $texts, array $elsewhere): array
     {
-        $facts = PageFacts::of($this->store, [$row])[(int) $row->id];
+        $facts = PageFacts::of($this->store, [$row->page()])[$row->id];
         $taken = $this->takenBy($row, $brief->field, $texts);
         $judged = $seen = [];
         foreach ($texts as $text) {
             $near = NearWording::digest($text) ?? $text;
-            $isAsBefore = mb_strtolower($text) === mb_strtolower(trim((string) $row->now));
+            $isAsBefore = mb_strtolower($text) === mb_strtolower(trim($row->now));
             if (isset($seen[$near]) || isset($elsewhere[mb_strtolower($text)]) || $isAsBefore) {
                 continue;
             }
@@ -69,7 +69,7 @@ final class Judging
                 $text,
                 array_map(
                     static fn (Claim $one): array => ['text' => $one->text, 'missing' => $one->type->missing()],
-                    $this->check((int) $row->market_id)->doubts($text, $facts),
+                    $this->check($row->marketId)->doubts($text, $facts),
                 ),
                 isset($taken[$text]),
             );
@@ -83,19 +83,23 @@ final class Judging
     }
 
     /** @param  list<array{text: string, missing: string}>  $doubts */
-    private function judged(stdClass $row, Brief $brief, string $text, array $doubts, bool $isTaken): JudgedSuggestion
-    {
-        $suffix =
-            $brief->field === TextField::Title ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
+    private function judged(
+        SuggestPage $row,
+        Brief $brief,
+        string $text,
+        array $doubts,
+        bool $isTaken,
+    ): JudgedSuggestion {
+        $suffix = $brief->field === TextField::Title ? $this->suffixes->suffix($row->marketId, $row->kind) : '';
         $shown = $text.$suffix;
-        $slot = $this->markets->find((int) $row->market_id)->textLimits()->desktopSlot($brief->field);
+        $slot = $this->markets->find($row->marketId)->textLimits()->desktopSlot($brief->field);
         $bits = $isTaken ? Check::Repeated->value : 0;
         if ($brief->field->isInResults()) {
             $isTitle = $brief->field === TextField::Title;
             $both = $this->judge->judge(
-                $row,
-                $isTitle ? $shown : (string) $row->title_shown,
-                $isTitle ? (string) $row->description_shown : $shown,
+                $row->page(),
+                $isTitle ? $shown : $row->titleShown,
+                $isTitle ? $row->descriptionShown : $shown,
             );
             $bits |= $both[$isTitle ? 0 : 1]->bits;
         } elseif ($this->ruler->fit($shown, $slot)->lost !== '') {
@@ -117,9 +121,9 @@ final class Judging
      * @param  list<string>  $texts
      * @return array<string, true> those that another page of the market shows, or will
      */
-    private function takenBy(stdClass $row, TextField $field, array $texts): array
+    private function takenBy(SuggestPage $row, TextField $field, array $texts): array
     {
-        $suffix = $field === TextField::Title ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
+        $suffix = $field === TextField::Title ? $this->suffixes->suffix($row->marketId, $row->kind) : '';
         $digests = [];
         foreach ($texts as $text) {
             $digests[(string) TextDigest::of($text.$suffix)] = $text;
@@ -134,7 +138,7 @@ final class Judging
                 DB::select(
                     "SELECT DISTINCT $column AS digest FROM resource_texts WHERE market_id = ? AND field = ?
                         AND $column IN ($marks) AND resource_id <> ? $andOnly",
-                    [$row->market_id, $field->value, ...array_map(strval(...), array_keys($digests)), $row->id],
+                    [$row->marketId, $field->value, ...array_map(strval(...), array_keys($digests)), $row->id],
                 ) as $found
             ) {
                 $taken[$digests[(string) $found->digest]] = true;

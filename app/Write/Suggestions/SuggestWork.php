@@ -19,7 +19,6 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Suggestions\Answer;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Asks a wording source for the pages of a wish, a few at a time, and keeps the best of what comes. */
 final class SuggestWork implements LongWork
@@ -108,7 +107,7 @@ final class SuggestWork implements LongWork
         }
     }
 
-    private function keep(WorkRun $run, Judging $judging, stdClass $row, Brief $brief, WordingAnswer $answer): void
+    private function keep(WorkRun $run, Judging $judging, SuggestPage $row, Brief $brief, WordingAnswer $answer): void
     {
         $note = $answer->problem;
         $best = [];
@@ -138,7 +137,7 @@ final class SuggestWork implements LongWork
                         $run->storeId,
                         $run->subjectId,
                         (int) ($wish->source_id ?? 0),
-                        (int) $row->id,
+                        $row->id,
                         $brief->field->value,
                         $nth + 1,
                         $one->text,
@@ -167,7 +166,7 @@ final class SuggestWork implements LongWork
         });
     }
 
-    /** @return list<stdClass> pages that nothing was asked for yet */
+    /** @return list<SuggestPage> that nothing was asked for yet */
     private static function next(Store $store, int $wish, TextField $field): array
     {
         $ids = DB::table('write_wish_pages')
@@ -180,7 +179,7 @@ final class SuggestWork implements LongWork
             ->all();
         $rows = Briefs::rows($store, array_values($ids), $field);
         // A page that is gone meanwhile is not waited for.
-        $gone = array_diff($ids, Bulk::ids($rows, 'id'));
+        $gone = array_diff($ids, array_column($rows, 'id'));
         $gone === [] ||
             DB::table('write_wish_pages')
                 ->where('wish_id', $wish)
@@ -219,11 +218,11 @@ final class SuggestWork implements LongWork
         );
     }
 
-    /** @param  list<stdClass>  $rows */
-    private static function rowOf(array $rows, int $resource): stdClass
+    /** @param  list<SuggestPage>  $rows */
+    private static function rowOf(array $rows, int $resource): SuggestPage
     {
         foreach ($rows as $row) {
-            if ((int) $row->id === $resource) {
+            if ($row->id === $resource) {
                 return $row;
             }
         }

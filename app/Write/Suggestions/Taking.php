@@ -13,12 +13,11 @@ use App\Changes\Events\TextsChanged;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What people make of suggestions: they take one, as it is or edited, refuse them, or take the best of many pages. */
 final class Taking
@@ -37,27 +36,36 @@ final class Taking
      *
      * @throws InvalidArgumentException where the text is too long
      */
-    public function take(Store $store, stdClass $suggestion, string $text, int $seenRevision, int $userId): SaveOutcome
-    {
-        $field = TextField::from((int) $suggestion->field);
+    public function take(
+        Store $store,
+        OfferedText $suggestion,
+        string $text,
+        int $seenRevision,
+        int $userId,
+    ): SaveOutcome {
+        $field = $suggestion->field;
         $step = $this->steps->begin($store, $userId, EditAction::Suggested);
         [$outcome] = $this->writer->save(
             $store,
-            [new TextEdit((int) $suggestion->resource_id, $field, $text, $seenRevision)],
+            [new TextEdit($suggestion->resourceId, $field, $text, $seenRevision)],
             new Author(Origin::Suggested, $userId, stepId: $step),
         );
         $this->steps->end($store, $userId, $step);
         if ($outcome->saved) {
-            $isAsItWas = trim($text) === (string) $suggestion->text;
-            self::decide(
-                [(int) $suggestion->id],
-                $isAsItWas ? SuggestionState::Taken : SuggestionState::Edited,
-                $userId,
-            );
-            self::passOver((int) $suggestion->wish_id, [(int) $suggestion->resource_id], $userId);
+            $isAsItWas = trim($text) === $suggestion->text;
+            self::decide([$suggestion->id], $isAsItWas ? SuggestionState::Taken : SuggestionState::Edited, $userId);
+            self::passOver($suggestion->wishId, [$suggestion->resourceId], $userId);
         }
 
         return $outcome;
+    }
+
+    public static function find(Store $store, int $suggestion): ?OfferedText
+    {
+        return Records::one(
+            OfferedText::class,
+            DB::table('write_suggestions')->where('store_id', $store->id)->where('id', $suggestion)->first(),
+        );
     }
 
     /** Refuses what is offered for a page, or one text of it. */
@@ -90,25 +98,25 @@ final class Taking
         $taken = $after = 0;
         while (($rows = self::clean($store, $wish, $after)) !== []) {
             $edits = array_map(
-                static fn (stdClass $row): TextEdit => new TextEdit(
-                    (int) $row->resource_id,
-                    TextField::from((int) $row->field),
-                    (string) $row->text,
-                    (int) $row->revision,
+                static fn (OfferedText $row): TextEdit => new TextEdit(
+                    $row->resourceId,
+                    $row->field,
+                    $row->text,
+                    $row->revision,
                 ),
                 $rows,
             );
             $ids = $resources = [];
             foreach ($this->writer->save($store, $edits, $by) as $nth => $outcome) {
                 if ($outcome->saved) {
-                    $ids[] = (int) $rows[$nth]->id;
-                    $resources[] = (int) $rows[$nth]->resource_id;
+                    $ids[] = $rows[$nth]->id;
+                    $resources[] = $rows[$nth]->resourceId;
                 }
             }
             self::decide($ids, SuggestionState::Taken, $userId);
             self::passOver($wish, $resources, $userId);
             $taken += count($ids);
-            $after = (int) end($rows)->resource_id;
+            $after = end($rows)->resourceId;
         }
         $this->steps->end($store, $userId, $step);
 
@@ -144,17 +152,16 @@ final class Taking
         }
     }
 
-    /** @return list<stdClass> id, resource_id, field, text, revision; one a page */
+    /** @return list<OfferedText> one a page */
     private static function clean(Store $store, int $wish, int $after): array
     {
-        return array_values(
-            DB::select(
-                'SELECT s.id, s.resource_id, s.field, s.text, COALESCE(d.revision, 0) AS revision'.
-                    self::cleanFrom().
-                    ' AND s.resource_id > ? ORDER BY s.resource_id LIMIT '.
-                    self::PORTION,
-                [...self::cleanValues($store, $wish), $after],
-            ),
+        return Records::select(
+            OfferedText::class,
+            'SELECT s.id, s.wish_id, s.resource_id, s.field, s.text, COALESCE(d.revision, 0) AS revision'.
+                self::cleanFrom().
+                ' AND s.resource_id > ? ORDER BY s.resource_id LIMIT '.
+                self::PORTION,
+            [...self::cleanValues($store, $wish), $after],
         );
     }
 

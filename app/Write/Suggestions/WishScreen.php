@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Write\Suggestions;
 
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use stdClass;
@@ -25,6 +27,17 @@ final class WishScreen
     {
     }
 
+    /** @return Collection<int, stdClass> what was asked for lately, for the view write.wishes */
+    public static function latest(Store $store): Collection
+    {
+        return DB::table('write_wishes')
+            ->leftJoin('users', 'users.id', '=', 'user_id')
+            ->where('store_id', $store->id)
+            ->orderByDesc('write_wishes.id')
+            ->limit(30)
+            ->get(['write_wishes.*', 'users.name as person']);
+    }
+
     /** @return ?array<string, mixed> null where the store has no such wish */
     public function of(Store $store, int $id, string $show, int $after): ?array
     {
@@ -34,9 +47,8 @@ final class WishScreen
         }
         $show = isset(self::SHOWN[$show]) ? $show : 'open';
         $pages = self::pages($id, $show, $after);
-        $ids = array_column(array_slice($pages, 0, self::PAGES), 'resource_id');
+        $ids = array_column(array_slice($pages, 0, self::PAGES), 'resourceId');
         $asked = Wish::fromRow($wish);
-        $ids = array_map(intval(...), $ids);
         $rows = Briefs::rows($store, $ids, $asked->field);
         $briefs = $this->briefs->of($store, $asked, $rows);
         $byId = array_column($rows, null, 'id');
@@ -59,7 +71,7 @@ final class WishScreen
                     ),
                 ),
             ),
-            'notes' => array_column($pages, 'note', 'resource_id'),
+            'notes' => array_column($pages, 'note', 'resourceId'),
             'suggestions' => self::suggestions($id, $ids),
             'revisions' => $ids === []
                     ? []
@@ -68,7 +80,7 @@ final class WishScreen
                         ->where('field', $asked->field->value)
                         ->pluck('revision', 'resource_id')
                         ->all(),
-            'next' => count($pages) > self::PAGES ? (int) $pages[self::PAGES - 1]->place : null,
+            'next' => count($pages) > self::PAGES ? $pages[self::PAGES - 1]->place : null,
             'work' => $work,
         ];
     }
@@ -113,7 +125,7 @@ final class WishScreen
         ];
     }
 
-    /** @return list<stdClass> resource_id, place and note; one more than are shown, where there are more */
+    /** @return list<WishedPage> one more than are shown, where there are more */
     private static function pages(int $wish, string $show, int $after): array
     {
         $offered = static fn ($query) => $query
@@ -123,7 +135,8 @@ final class WishScreen
             ->where('s.state', SuggestionState::Offered->value)
             ->selectRaw('1');
 
-        return array_values(
+        return Records::of(
+            WishedPage::class,
             DB::table('write_wish_pages as p')
                 ->where('p.wish_id', $wish)
                 ->where('p.state', ($show === 'failed' ? PageState::Failed : PageState::Answered)->value)
@@ -132,8 +145,7 @@ final class WishScreen
                 ->where('p.place', '>=', $after)
                 ->orderBy('p.place')
                 ->limit(self::PAGES + 1)
-                ->get(['p.resource_id', 'p.place', 'p.note'])
-                ->all(),
+                ->get(['p.resource_id', 'p.place', 'p.note']),
         );
     }
 

@@ -51,6 +51,11 @@ final class Wishes
         ];
     }
 
+    public static function has(Store $store, int $wish): bool
+    {
+        return DB::table('write_wishes')->where('store_id', $store->id)->where('id', $wish)->exists();
+    }
+
     /** Tokens of an answer whose texts are all as long as they may be. */
     public static function tokensOut(Brief $brief): int
     {

@@ -9,10 +9,13 @@ use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Changes\Trials\Trials;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use App\Write\Facts\WrittenPage;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\Recipes\RecipePage;
+use App\Write\Recipes\RecipeRow;
 use App\Write\Recipes\RecipeTargets;
 use App\Write\Recipes\StoredRecipe;
 use DateTimeImmutable;
@@ -21,7 +24,6 @@ use InvalidArgumentException;
 use Orchard\Core\Outcome\TrialGroups;
 use Orchard\Core\Outcome\TrialPage;
 use Orchard\Core\Text\Ruler;
-use stdClass;
 
 /** Chooses the pages of a trial, writes what each wording makes of them, and parts them into groups that are alike. */
 final class TrialPlan
@@ -132,11 +134,15 @@ final class TrialPlan
         $texts = [];
         $after = $left = 0;
         while (($rows = self::rows($store, $recipes[0]->pages->kind, $field->value, $after, $only)) !== []) {
-            $after = (int) end($rows)->id;
-            $facts = $this->facts->of($store, $rows, $asked);
-            $held = Spells::now(SpellCause::Trial, Bulk::ids($rows, 'id'));
+            $after = end($rows)->id;
+            $facts = $this->facts->of(
+                $store,
+                array_map(static fn (RecipeRow $row): WrittenPage => $row->page(), $rows),
+                $asked,
+            );
+            $held = Spells::now(SpellCause::Trial, array_column($rows, 'id'));
             foreach ($rows as $row) {
-                $page = RecipePage::from($row, $facts[(int) $row->id]);
+                $page = RecipePage::from($row, $facts[$row->id]);
                 $target = $targets->for($page->marketId, $page->kind->value);
                 $values = [];
                 $isFree =
@@ -145,14 +151,14 @@ final class TrialPlan
                     DraftWriter::recipeMay(null, $page->origin, null);
                 foreach ($isFree ? $recipes : [] as $recipe) {
                     $made = $recipe->recipe->compose($page->facts, $target, $this->ruler);
-                    if ($made->text !== '' && $made->fits && $made->text !== (string) $row->stored) {
+                    if ($made->text !== '' && $made->fits && $made->text !== $row->stored) {
                         $values[] = $made->text;
                     }
                 }
                 if (count($values) === count($recipes) && count(array_unique($values)) === count($values)) {
                     $texts[] = [
-                        'resource' => (int) $row->id,
-                        'page' => $row->page_id === null ? null : (int) $row->page_id,
+                        'resource' => $row->id,
+                        'page' => $row->pageId === 0 ? null : $row->pageId,
                         'values' => $values,
                     ];
                 } else {
@@ -171,13 +177,14 @@ final class TrialPlan
 
     /**
      * @param  ?list<int>  $only
-     * @return array<stdClass>
+     * @return list<RecipeRow>
      */
     private static function rows(Store $store, PageKind $kind, int $field, int $after, ?array $only): array
     {
         return $only === []
             ? []
-            : DB::select(
+            : Records::select(
+                RecipeRow::class,
                 'SELECT r.id, r.page_id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin,
                     d.value AS draft, d.origin AS draft_origin, d.state FROM resources r
                     JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?

@@ -17,11 +17,11 @@
         <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">Page</th><th scope="col" class="num">Upside, 4 weeks</th><th scope="col" class="num" title="Demand in these weeks compared with the last 13">Factor</th><th scope="col" class="num">Upside, {{ $ahead }} weeks</th><th scope="col">Season from</th><th scope="col" class="num">Peak</th><th scope="col">Work by</th><th scope="col">Why</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->ahead, 2) }}" aria-label="Tick {{ $row->url }}"></td>
-                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ App\Platform\Web\Forms::number((float) $row->{"ahead_$ahead"}, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
-                <td class="nowrap">{{ $row->season_week === null ? '' : App\Platform\Web\Forms::day($row->season_week) }}</td><td class="num">{{ $row->season_week === null ? '' : '×'.App\Platform\Web\Forms::number((float) $row->season_peak, 1) }}</td>
-                <td class="nowrap">@if ($row->work_by)<span class="state @if ($row->work_by < $today) is-hand @endif">{{ $row->work_by < $today ? 'overdue since '.App\Platform\Web\Forms::day($row->work_by) : App\Platform\Web\Forms::day($row->work_by) }}</span>@endif</td>
+            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" data-worth="{{ round($row->ahead, 2) }}" aria-label="Tick {{ $row->url }}"></td>
+                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->pageId]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ App\Platform\Web\Forms::number($row->factor, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
+                <td class="nowrap">{{ $row->seasonWeek === null ? '' : App\Platform\Web\Forms::day($row->seasonWeek) }}</td><td class="num">{{ $row->seasonWeek === null ? '' : '×'.App\Platform\Web\Forms::number($row->seasonPeak, 1) }}</td>
+                <td class="nowrap">@if ($row->workBy)<span class="state @if ($row->workBy < $today) is-hand @endif">{{ $row->workBy < $today ? 'overdue since '.App\Platform\Web\Forms::day($row->workBy) : App\Platform\Web\Forms::day($row->workBy) }}</span>@endif</td>
                 <td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
         @empty
             <tr><td colspan="9">{{ $seasons ? 'No season starts in the next half year, going by last year.' : 'No page has an upside.' }}</td></tr>

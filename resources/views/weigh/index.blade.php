@@ -31,7 +31,7 @@
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf
             <table class="ledger tight">
                 <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">Core page</th><th scope="col">Kind</th><th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th><th scope="col" class="num">Links in</th></tr></thead>
-                <tbody>@foreach ($core as $row)<tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->url }}"></td><td class="clip g-title"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside>{{ $row->title ?? $row->url }}</a></td><td>{{ App\Stores\Kinds\PageKind::from((int) $row->kind)->label() }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)</td><td class="num">@n($row->links_in)</td></tr>@endforeach</tbody>
+                <tbody>@foreach ($core as $row)<tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" aria-label="Tick {{ $row->url }}"></td><td class="clip g-title"><a href="{{ route('page', [$store, $row->pageId]) }}" data-beside>{{ $row->title ?? $row->url }}</a></td><td>{{ App\Stores\Kinds\PageKind::from($row->kind)->label() }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)</td><td class="num">@n($row->linksIn)</td></tr>@endforeach</tbody>
             </table>
             @include('weigh.send')
         </form>
@@ -40,7 +40,7 @@
         @if (! $isMoney)<p class="note is-hand">No sales data for these days: all sums are extra clicks in 28 days. Import sales to see money.</p>@endif
         <div class="figures">
             <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} <x-own-word of="upside">upside</x-own-word> in 28 days</span>
-            <span><b>{{ $money($total->wording) }}</b> from better texts <span class="soft" title="The rest is estimated from similar pages">({{ (float) $total->wording > 0 ? round(100 * $total->shown / $total->wording) : 0 }}% proved by the pages’ own clicks)</span></span>
+            <span><b>{{ $money($total->wording) }}</b> from better texts <span class="soft" title="The rest is estimated from similar pages">({{ $total->wording > 0 ? round(100 * $total->shown / $total->wording) : 0 }}% proved by the pages’ own clicks)</span></span>
             <span><b>{{ $money($total->lift) }}</b> from better positions, in 3 to 6 months</span>
         </div>
         @include('weigh.breaks')

@@ -20,7 +20,7 @@
     <div class="filters"><span class="of">By</span>@foreach (GroupSums::SORTS as $key => $label)<a href="{{ route('weigh.numbers', [$store, 'by' => $key] + $lens->query()) }}" @if ($by === $key) aria-current="true" @endif>{{ mb_strtolower($label) }}</a>@endforeach <a href="{{ route('weigh.queries', [$store] + $lens->query()) }}">query</a> <a href="{{ route('weigh', [$store, 'sort' => 'clicks'] + $lens->query()) }}">page</a></div>
     @can('write', $store)@if ($window && ! $window->isPeriod)
         <form method="post" action="{{ route('weigh.ranges', $store) }}" class="filters">@csrf<span class="of">Other dates</span> <label>from <input class="input" type="date" name="first" required value="{{ old('first') }}"></label><label>to <input class="input" type="date" name="last" required value="{{ old('last') }}"></label><button class="button" data-once>Show</button>
-            @foreach ($ranges as $range)<a href="{{ route('weigh.range', [$store, $range->id]) }}">{{ App\Platform\Web\Forms::day($range->first_day) }} to {{ App\Platform\Web\Forms::day($range->last_day) }}</a>@endforeach</form>
+            @foreach ($ranges as $range)<a href="{{ route('weigh.range', [$store, $range->id]) }}">{{ App\Platform\Web\Forms::day($range->firstDay) }} to {{ App\Platform\Web\Forms::day($range->lastDay) }}</a>@endforeach</form>
     @endif @endcan
     @if ($by === 'week')
         <table class="ledger tight" data-sortable>

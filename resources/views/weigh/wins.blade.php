@@ -14,8 +14,8 @@
             <thead><tr><th scope="col">Query</th><th scope="col" class="num">Impressions</th><th scope="col">Pages, most impressions first</th></tr></thead>
             <tbody>
             @forelse ($rivals as $row)
-                <tr><td class="w-query"><a href="{{ route('weigh.query', [$store, $row->query_id]) }}" data-beside>{{ $row->text }}</a>@if ((int) $row->class > 0) <span class="soft">{{ Orchard\Core\Demand\QueryClass::from((int) $row->class)->label() }}</span>@endif</td><td class="num">@n($row->impressions)</td>
-                    <td>@foreach ($row->pages as $page)<div class="two-parts"><span class="num-lead">{{ App\Platform\Web\Forms::number((float) $page->position, 1) }}</span> <span class="num-lead wide-lead">@n($page->impressions)</span> <span class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</span></div>@endforeach</td></tr>
+                <tr><td class="w-query"><a href="{{ route('weigh.query', [$store, $row->queryId]) }}" data-beside>{{ $row->text }}</a>@if ($row->class > 0) <span class="soft">{{ Orchard\Core\Demand\QueryClass::from($row->class)->label() }}</span>@endif</td><td class="num">@n($row->impressions)</td>
+                    <td>@foreach ($row->pages as $page)<div class="two-parts"><span class="num-lead">{{ App\Platform\Web\Forms::number($page->position, 1) }}</span> <span class="num-lead wide-lead">@n($page->impressions)</span> <span class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</span></div>@endforeach</td></tr>
             @empty
                 <tr><td colspan="3">No query has several pages of this store.</td></tr>
             @endforelse
@@ -30,10 +30,10 @@
             <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all of this screen"></th><th scope="col">Page</th><th scope="col" class="num">Queries</th><th scope="col" class="num">Extra clicks</th><th scope="col" class="num">Value</th><th scope="col">Its queries, with position and impressions</th></tr></thead>
             <tbody>
             @forelse ($rows as $row)
-                <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->gain * (float) $row->click_value, 2) }}" aria-label="Tick {{ $row->url }}"></td>
-                    <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                    <td class="num">@n($row->queries)</td><td class="num"><b>{{ App\Platform\Web\Forms::number((float) $row->gain, (float) $row->gain < 10 ? 1 : 0) }}</b></td><td class="num">{{ $money($row->gain * $row->click_value) }}</td>
-                    <td>@foreach ($row->best as $one)<span class="query-of">{{ $one->text }} <span class="soft">{{ App\Platform\Web\Forms::number((float) $one->position, 1) }} · @n($one->impressions)@if ((int) $one->rivals > 1) · {{ $one->rivals }} pages @endif</span></span>@if (! $loop->last), @endif @endforeach @if ((int) $row->queries > count($row->best))<span class="soft">and {{ (int) $row->queries - count($row->best) }} more</span>@endif</td></tr>
+                <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" data-worth="{{ round($row->gain * $row->clickValue, 2) }}" aria-label="Tick {{ $row->url }}"></td>
+                    <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->pageId]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                    <td class="num">@n($row->queries)</td><td class="num"><b>{{ App\Platform\Web\Forms::number($row->gain, $row->gain < 10 ? 1 : 0) }}</b></td><td class="num">{{ $money($row->gain * $row->clickValue) }}</td>
+                    <td>@foreach ($row->best as $one)<span class="query-of">{{ $one->text }} <span class="soft">{{ App\Platform\Web\Forms::number($one->position, 1) }} · @n($one->impressions)@if ($one->rivals > 1) · {{ $one->rivals }} pages @endif</span></span>@if (! $loop->last), @endif @endforeach @if ($row->queries > count($row->best))<span class="soft">and {{ $row->queries - count($row->best) }} more</span>@endif</td></tr>
             @empty
                 <tr><td colspan="6">No page has such queries.</td></tr>
             @endforelse

@@ -3,10 +3,10 @@
 @php
     use App\Weigh\Worklists\PageState;
     $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
-    $counted = array_filter($pages, static fn (object $page): bool => $page->state !== 'left');
-    $done = array_filter($pages, static fn (object $page): bool => PageState::from($page->state)->isDone());
+    $counted = array_filter($pages, static fn (object $page): bool => $page->state !== PageState::Left);
+    $done = array_filter($pages, static fn (object $page): bool => $page->state->isDone());
     $sum = static fn (array $rows, string $column): float => array_sum(array_map(static fn (object $row): float => (float) $row->{$column}, $rows));
-    $byUnit = static fn (array $rows): array => $units->sums(array_reduce($rows, static function (array $sums, object $row): array { $sums[(int) $row->market_id] = ($sums[(int) $row->market_id] ?? 0.0) + (float) $row->upside; return $sums; }, []));
+    $byUnit = static fn (array $rows): array => $units->sums(array_reduce($rows, static function (array $sums, object $row): array { $sums[$row->marketId] = ($sums[$row->marketId] ?? 0.0) + $row->upside; return $sums; }, []));
     [$upside, $upsideDone] = [$byUnit($counted), $byUnit($done)];
     $minutes = $sum($counted, 'minutes');
     $open = $list->state === 'open';
@@ -20,9 +20,9 @@
     @include('weigh.tabs')
     <div @follows('worklist', 'worklists', 'weighed')>
     <div class="figures">
-        <span>{{ App\Platform\Web\Forms::day($list->first_day) }} to <b>{{ App\Platform\Web\Forms::day($list->due_day) }}</b></span> <span>{{ $people[$list->owner_id] ?? 'not assigned' }}</span>
+        <span>{{ App\Platform\Web\Forms::day($list->firstDay) }} to <b>{{ App\Platform\Web\Forms::day($list->dueDay) }}</b></span> <span>{{ $people[$list->ownerId] ?? 'not assigned' }}</span>
         <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages released</span> <span>@foreach ($upside as $unit => $all){{ $loop->first ? '' : ', ' }}<b>{{ $money($upsideDone[$unit] ?? 0) }}</b> of {{ $money($all) }} {{ $unit }}@endforeach upside released</span>
-        <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ App\Platform\Web\Forms::number((int) $list->most_pages) }} pages @else<b>{{ App\Platform\Web\Forms::number($minutes / 60, 1) }}</b> of {{ App\Platform\Web\Forms::number((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than planned</span>@endif</span>
+        <span>@if ($list->mostPages !== null){{ count($counted) }} of {{ App\Platform\Web\Forms::number((int) $list->mostPages) }} pages @else<b>{{ App\Platform\Web\Forms::number($minutes / 60, 1) }}</b> of {{ App\Platform\Web\Forms::number($list->minutes / 60, 1) }} hours planned @endif @if (($list->mostPages !== null && count($counted) > (int) $list->mostPages) || ($list->mostPages === null && $minutes > $list->minutes))<span class="state is-hand">more than planned</span>@endif</span>
         @if (! $open)<span class="state">closed</span>@endif
     </div>
     @if ($list->note !== '')<p class="text-own">{{ $list->note }}</p>@endif
@@ -30,25 +30,25 @@
         <thead><tr><th scope="col" class="num">#</th><th scope="col">Page</th><th scope="col" class="num">Upside</th><th scope="col">Why</th><th scope="col">State</th><th scope="col">Minutes, note</th><th scope="col" class="no-print">Order</th></tr></thead>
         <tbody>
         @forelse ($pages as $nth => $page)
-            @php($settling = App\Changes\LastTouched::isSettling($touched[(int) $page->page_id] ?? null))
-            <tr id="page-{{ $page->page_id }}">
+            @php($settling = App\Changes\LastTouched::isSettling($touched[$page->pageId] ?? null))
+            <tr id="page-{{ $page->pageId }}">
                 <td class="num">{{ $nth + 1 }}</td>
-                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td>
-                <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit((int) $page->market_id) }}@endif</td>
-                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Platform\Web\Forms::day($touched[(int) $page->page_id]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}@if ($page->lead)<span class="soft">, for “{{ $page->lead }}”</span>@endif</td>
-                <td class="nowrap"><span class="state @if (PageState::from($page->state)->isDone()) is-growth @endif">{{ PageState::from($page->state)->label() }}</span></td>
+                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->pageId]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td>
+                <td class="num" title="{{ $page->upsideNow === null ? '' : 'now '.$money($page->upsideNow) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit($page->marketId) }}@endif</td>
+                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Platform\Web\Forms::day($touched[$page->pageId]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}@if ($page->lead)<span class="soft">, for “{{ $page->lead }}”</span>@endif</td>
+                <td class="nowrap"><span class="state @if ($page->state->isDone()) is-growth @endif">{{ $page->state->label() }}</span></td>
                 <td>
                     @can('write', $store)@if ($open)
-                    <form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->page_id]) }}" class="inline no-print">@csrf
-                        <label class="sr" for="minutes-{{ $page->page_id }}">Minutes</label><input class="input short" id="minutes-{{ $page->page_id }}" name="minutes" inputmode="numeric" value="{{ $page->minutes }}" data-send-on-change>
-                        <label class="sr" for="note-{{ $page->page_id }}">Note</label><input class="input" id="note-{{ $page->page_id }}" name="note" maxlength="500" value="{{ $page->note }}" placeholder="note" data-send-on-change>
+                    <form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->pageId]) }}" class="inline no-print">@csrf
+                        <label class="sr" for="minutes-{{ $page->pageId }}">Minutes</label><input class="input short" id="minutes-{{ $page->pageId }}" name="minutes" inputmode="numeric" value="{{ $page->minutes }}" data-send-on-change>
+                        <label class="sr" for="note-{{ $page->pageId }}">Note</label><input class="input" id="note-{{ $page->pageId }}" name="note" maxlength="500" value="{{ $page->note }}" placeholder="note" data-send-on-change>
                         <noscript><button class="button">Keep</button></noscript>
                     </form>
                     <span class="print-only">{{ $page->minutes }} min. {{ $page->note }}</span>
                     @else{{ $page->minutes }} min. {{ $page->note }}@endif @endcan
                     @cannot('write', $store){{ $page->minutes }} min. {{ $page->note }}@endcannot
                 </td>
-                <td class="nowrap no-print">@can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->page_id]) }}" class="inline">@csrf<button class="button" name="do" value="up" aria-label="Up" @disabled($nth === 0)>↑</button><button class="button" name="do" value="down" aria-label="Down" @disabled($nth === count($pages) - 1)>↓</button><button class="button" name="left" value="{{ $page->state === 'left' ? 0 : 1 }}">{{ $page->state === 'left' ? 'Take up again' : 'Leave out' }}</button> <button class="button" name="do" value="remove">Remove</button></form>@endif @endcan</td>
+                <td class="nowrap no-print">@can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->pageId]) }}" class="inline">@csrf<button class="button" name="do" value="up" aria-label="Up" @disabled($nth === 0)>↑</button><button class="button" name="do" value="down" aria-label="Down" @disabled($nth === count($pages) - 1)>↓</button><button class="button" name="left" value="{{ $page->state === PageState::Left ? 0 : 1 }}">{{ $page->state === PageState::Left ? 'Take up again' : 'Leave out' }}</button> <button class="button" name="do" value="remove">Remove</button></form>@endif @endcan</td>
             </tr>
         @empty
             <tr><td colspan="7">No pages yet.</td></tr>
@@ -62,9 +62,9 @@
         <form method="post" action="{{ route('worklist.fill', [$store, $list->id]) }}" class="filters send">@csrf<button class="button" data-once>Fill it up</button> <span class="soft">with the pages of most upside for their effort; pages of other open lists and pages released in the last 6 weeks are left out</span></form>
         <details><summary>Change this worklist</summary>
         <form method="post" action="{{ route('worklist.update', [$store, $list->id]) }}" class="filters new-list">@csrf
-            <label>Name <input class="input" name="name" maxlength="120" required value="{{ $list->name }}"></label><label>from <input class="input" type="date" name="first" required value="{{ $list->first_day }}"></label><label>due <input class="input" type="date" name="due" required value="{{ $list->due_day }}"></label>
-            <label>assigned to <span class="select"><select name="owner"><option value="">not assigned</option>@foreach ($people as $id => $name)<option value="{{ $id }}" @selected((int) $list->owner_id === (int) $id)>{{ $name }}</option>@endforeach</select></span></label>
-            <label>capacity in {{ $list->most_pages !== null ? 'pages' : 'hours' }} <input class="input short" name="capacity" inputmode="decimal" required value="{{ $list->most_pages ?? round($list->minutes / 60, 2) }}"></label>
+            <label>Name <input class="input" name="name" maxlength="120" required value="{{ $list->name }}"></label><label>from <input class="input" type="date" name="first" required value="{{ $list->firstDay }}"></label><label>due <input class="input" type="date" name="due" required value="{{ $list->dueDay }}"></label>
+            <label>assigned to <span class="select"><select name="owner"><option value="">not assigned</option>@foreach ($people as $id => $name)<option value="{{ $id }}" @selected((int) $list->ownerId === (int) $id)>{{ $name }}</option>@endforeach</select></span></label>
+            <label>capacity in {{ $list->mostPages !== null ? 'pages' : 'hours' }} <input class="input short" name="capacity" inputmode="decimal" required value="{{ $list->mostPages ?? round($list->minutes / 60, 2) }}"></label>
             <label class="wide">Note <textarea class="textarea wide" name="note" rows="2" maxlength="2000">{{ $list->note }}</textarea></label>
             <button class="button">Save</button>
         </form></details>

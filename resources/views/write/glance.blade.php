@@ -1,7 +1,7 @@
 <h2>{{ $row->name }}</h2>
 @if ($inResults !== null)<p>Results show another title: <b>{{ $inResults }}</b></p>@endif
 @if ($touched)<p>Changed in the shop by us last on @day($touched).@if (App\Changes\LastTouched::isSettling($touched)) <span class="soft">That is less than six weeks ago; a text is best left to settle.</span>@endif</p>@endif
-@foreach ($written as $one)<p class="soft">{{ Orchard\Core\Wording\TextField::from((int) $one->field)->label() }} last written by the recipe “{{ $one->name }}”, version {{ $one->version }}, on @day($one->made_at).</p>@endforeach
+@foreach ($written as $one)<p class="soft">{{ Orchard\Core\Wording\TextField::from((int) $one->field)->label() }} last written by the recipe “{{ $one->name }}”, version {{ $one->version }}, on @day($one->madeAt).</p>@endforeach
 @if ($terms === [])
     <p class="hint">No terms yet, and no queries that this page is seen for.</p>
 @else

@@ -10,9 +10,9 @@
             <input type="hidden" name="mark" value="ready">
             <h2>Ready for release</h2>
             <p><button class="button" name="scope" value="rows" data-ticked>Mark the ticked as ready</button> <button class="button" name="scope" value="filter">Mark all drafts of this view as ready</button></p>
-            @if ($recipes->isNotEmpty())
+            @if ($recipes !== [])
                 <h2>By recipe</h2>
-                <p><label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label> <button class="button" name="scope" value="ticked" data-ticked formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button></p>
+                <p><label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $id => $name)<option value="{{ $id }}">{{ $name }}</option>@endforeach</select></span></label> <button class="button" name="scope" value="ticked" data-ticked formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button></p>
             @endif
         </form>
         <form method="post" action="{{ route('write.suggest', $store) }}" data-with-ticked>@csrf

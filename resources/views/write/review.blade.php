@@ -26,11 +26,11 @@
             @if ($unjudged > 0 && ($work?->isActive() ?? false))<span class="soft">@n($unjudged) are still being held against their facts</span>@endif
         </div>
         <article class="review-text" aria-labelledby="review-name">
-            <p class="review-of"><b id="review-name">{{ $row->name }}</b> <span class="soft">{{ $field->label() }} · {{ App\Stores\Kinds\PageKind::from((int) $row->kind)->label() }}@if ($lead !== '') · lead term <b>{{ $lead }}</b>@endif</span></p>
+            <p class="review-of"><b id="review-name">{{ $row->name }}</b> <span class="soft">{{ $field->label() }} · {{ App\Stores\Kinds\PageKind::from($row->kind)->label() }}@if ($lead !== '') · lead term <b>{{ $lead }}</b>@endif</span></p>
             <p class="soft">Shown now</p>
-            <p class="review-now">{{ (string) $row->shown === '' ? 'none' : $row->shown }}</p>
+            <p class="review-now">{{ $row->shown === '' ? 'none' : $row->shown }}</p>
             <p class="soft">To be shown</p>
-            <p class="review-new">@if (array_filter($pieces, fn ($piece) => $piece[1] === 0) === []){{ $row->draft_shown }}@else @foreach ($pieces as [$piece, $how])@if ($how === 1)<ins>{{ $piece }}</ins>@elseif ($how === -1)<del>{{ $piece }}</del>@else<span>{{ $piece }}</span>@endif @endforeach @endif</p>
+            <p class="review-new">@if (array_filter($pieces, fn ($piece) => $piece[1] === 0) === []){{ $row->draftShown }}@else @foreach ($pieces as [$piece, $how])@if ($how === 1)<ins>{{ $piece }}</ins>@elseif ($how === -1)<del>{{ $piece }}</del>@else<span>{{ $piece }}</span>@endif @endforeach @endif</p>
             <ul class="review-says">
                 @foreach ($doubts as $doubt)<li><b class="state is-hand">“{{ $doubt['text'] }}”</b> {{ $doubt['missing'] }} among the facts</li>@endforeach
                 @foreach ($checks as $check)<li><b>{{ ucfirst($check->label()) }}</b>: {{ $check->reason() }}</li>@endforeach
@@ -38,7 +38,7 @@
                 @if ($doubts === [] && $checks === [])<li class="soft">No fault found, and each claim is among the facts.</li>@endif
             </ul>
             @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name }}</b>, @day($comment->madeAt): {{ $comment->words }}</p>@endforeach
-            <form method="post" action="{{ $act((int) $row->id) }}" class="review-act" id="review-act">
+            <form method="post" action="{{ $act($row->id) }}" class="review-act" id="review-act">
                 @csrf
                 <input type="hidden" name="revision" value="{{ $row->revision }}"><input type="hidden" name="next" value="{{ $next }}">
                 @if ($may)<p class="review-buttons"><button class="button is-growth" name="do" value="approve" data-key="a" data-once>Approve <kbd>A</kbd></button>
@@ -46,10 +46,10 @@
                 <p class="review-word"><label for="word">A word to the writer</label> <textarea class="textarea" id="word" name="words" rows="2" maxlength="1000" data-key-focus="c"></textarea> @if ($isGuest || Gate::allows('write', $store))<button class="button" name="do" value="say">Only say it</button>@endif</p>
             </form>
             <p class="review-steps">@if ($before)<a class="button" href="{{ $at($before) }}" rel="prev" data-key="k">‹ Before&nbsp;<kbd>K</kbd></a>@endif @if ($next)<a class="button" href="{{ $at($next) }}" rel="next" data-key="j">Later&nbsp;<kbd>J</kbd>&nbsp;›</a>@endif
-                <span class="soft"><span class="key-hint"><kbd>C</kbd> a word ·</span> @if ($writer)written by {{ $writer }}@endif @if ($row->ready_at)· ready since @day($row->ready_at)@endif</span></p>
+                <span class="soft"><span class="key-hint"><kbd>C</kbd> a word ·</span> @if ($writer)written by {{ $writer }}@endif @if ($row->readyAt)· ready since @day($row->readyAt)@endif</span></p>
         </article>
         <aside class="review-facts" aria-label="Facts"><h2>Facts</h2>
-            <dl class="facts tight">@foreach ($facts as $fact => $value)<dt>{{ App\Write\Recipes\RecipeFacts::label((string) $fact) }}</dt><dd>{{ $value }}</dd>@endforeach<dt>Page</dt><dd class="wrap-any">@if (! $isGuest && $row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}</a>@else<a href="{{ $row->url }}" rel="noreferrer">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}</a>@endif</dd></dl>
+            <dl class="facts tight">@foreach ($facts as $fact => $value)<dt>{{ App\Write\Recipes\RecipeFacts::label((string) $fact) }}</dt><dd>{{ $value }}</dd>@endforeach<dt>Page</dt><dd class="wrap-any">@if (! $isGuest && $row->pageId)<a href="{{ route('page', [$store, $row->pageId]) }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a>@else<a href="{{ $row->url }}" rel="noreferrer">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a>@endif</dd></dl>
         </aside>
     @endif
     @if ($isGuest)<p class="hint">This link shows the texts that you are asked to approve, and nothing else of the store.</p>@endif

@@ -24,18 +24,18 @@
     @forelse ($pages as ['row' => $row, 'facts' => $facts, 'lead' => $lead])
         <section class="wish-page">
             <div class="wish-facts">
-                @if ($isBeside)<h3>@else<h2>@endif @if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif @if ($isBeside)</h3>@else</h2>@endif
+                @if ($isBeside)<h3>@else<h2>@endif @if ($row->pageId)<a href="{{ route('page', [$store, $row->pageId]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif @if ($isBeside)</h3>@else</h2>@endif
                 <dl class="facts tight">@if ($lead !== '')<dt>Lead term</dt><dd>{{ $lead }}</dd>@endif @foreach ($facts as $fact => $value)<dt>{{ $fact === 'text' ? 'Page’s text' : App\Write\Recipes\RecipeFacts::label((string) $fact) }}</dt><dd>{{ $value }}</dd>@endforeach</dl>
             </div>
             <div class="wish-texts">
                 <p class="soft">Now: {{ $row->now === '' ? 'none' : $row->now }}</p>
                 @if (! empty($notes[$row->id]))<p class="state is-hand">{{ $notes[$row->id] }}</p>@endif
-                @foreach ($suggestions[(int) $row->id] ?? [] as $one)
+                @foreach ($suggestions[$row->id] ?? [] as $one)
                     @php($isOpen = $one['state'] === App\Write\Suggestions\SuggestionState::Offered)
                     <form method="post" action="{{ route('write.suggestion', [$store, $one['id']]) }}" class="wish-text @if (! $isOpen) is-over @endif" @if ($isBeside) data-fault @endif>
                         @csrf
                         @if ($isBeside)<input type="hidden" name="beside" value="1">@endif
-                        <input type="hidden" name="revision" value="{{ (int) ($revisions[(int) $row->id] ?? 0) }}">
+                        <input type="hidden" name="revision" value="{{ (int) ($revisions[$row->id] ?? 0) }}">
                         <p class="wish-shown"><b class="nth">{{ $loop->iteration }}</b> <span>@foreach ($one['pieces'] as [$piece, $isDoubt])@if ($isDoubt)<mark class="doubt">{{ $piece }}</mark>@else{{ $piece }}@endif @endforeach</span></p>
                         <p class="wish-says"><span class="px">@n($one['pixels']) px</span>
                             @foreach ($one['checks'] as $check)<span class="fault">{{ $check->label() }}</span> @endforeach

@@ -16,6 +16,7 @@ use App\Stores\Leaving\Leaving;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
+use App\Weigh\Worklists\NewWorklist;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -31,7 +32,7 @@ function livedIn(): Store
     $list =
         Worklists::find(
             $store,
-            Worklists::open($store, 'December', '2026-12-01', '2026-12-31', 600, null, null, null),
+            Worklists::open($store, new NewWorklist('December', '2026-12-01', '2026-12-31', 600), null),
         ) ?? throw new LogicException();
     Worklists::add($store, $list, [(int) DB::table('weigh_scores')->where('store_id', $store->id)->value('page_id')]);
     $resource = (int) DB::table('resources')->where('store_id', $store->id)->value('id');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Stores\Models\Store;
+use App\Weigh\Worklists\NewWorklist;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\ApiClient;
@@ -31,7 +32,7 @@ it('answers what its description says, key by key', function (): void {
     $list =
         Worklists::find(
             $store,
-            Worklists::open($store, 'December', '2026-12-01', '2026-12-31', 600, null, null, null),
+            Worklists::open($store, new NewWorklist('December', '2026-12-01', '2026-12-31', 600), null),
         ) ?? throw new LogicException();
     Worklists::add($store, $list, [(int) DB::table('weigh_scores')->where('store_id', $store->id)->value('page_id')]);
     $client = new ApiClient($this, tokenOf($store));

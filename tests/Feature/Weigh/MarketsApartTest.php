@@ -10,6 +10,7 @@ use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Worklists\NewWorklist;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -248,10 +249,10 @@ it('fills a worklist from the market that was chosen, and sums it by currency', 
         'fill' => '1',
         'market' => (string) $markets[1],
     ])->assertRedirect();
-    $list = DB::table('weigh_worklists')->where('store_id', $store->id)->first();
+    $list = Worklists::openOnes($store)[0];
     $paths = static fn (): array => array_map(
         static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4),
-        Worklists::pages($store, $list),
+        Worklists::pages($store, $list->id),
     );
     expect(array_unique($paths()))
         ->toBe(['/at/'])
@@ -283,7 +284,7 @@ it('leaves pages of other open lists there unless they are wanted', function ():
     $lists = array_map(
         static fn (string $name): object => Worklists::find(
             $store,
-            Worklists::open($store, $name, '2026-01-01', '2026-02-01', 600, null, null, null),
+            Worklists::open($store, new NewWorklist($name, '2026-01-01', '2026-02-01', 600), null),
         ),
         ['one', 'two'],
     );
@@ -296,9 +297,9 @@ it('leaves pages of other open lists there unless they are wanted', function ():
         'done',
         fn (string $said): bool => str_contains($said, '3 left in other open worklists'),
     );
-    expect(Worklists::pages($store, $lists[1]))->toBe([]);
+    expect(Worklists::pages($store, $lists[1]->id))->toBe([]);
     $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages, 'even' => '1']);
-    expect(Worklists::pages($store, $lists[1]))->toHaveCount(3);
+    expect(Worklists::pages($store, $lists[1]->id))->toHaveCount(3);
 });
 
 it('counts clicks where no sales are known, everywhere', function (): void {
@@ -341,12 +342,12 @@ it('counts clicks where no sales are known, everywhere', function (): void {
         ->assertSeeText('clicks upside in 28 days');
     $list = Worklists::find(
         $store,
-        Worklists::open($store, 'Clicks', '2026-01-01', '2026-02-01', 600, 3, null, null, $uk),
+        Worklists::open($store, new NewWorklist('Clicks', '2026-01-01', '2026-02-01', 600, 3, market: $uk), null),
     );
     Worklists::fill($store, $list, new Lens(market: $uk));
     expect(array_keys(Worklists::all($store)[0]->sums))
         ->toBe(['clicks'])
-        ->and(Worklists::pages($store, $list))
+        ->and(Worklists::pages($store, $list->id))
         ->toHaveCount(3);
     $this->get(route('worklist', [$store, $list->id]))->assertSeeText('clicks upside released');
     $this->get(route('weigh.why', [$store, $scores->first()->page_id]))->assertOk();

@@ -12,7 +12,10 @@ use App\Release\Releases;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\CalendarFile;
+use App\Weigh\Worklists\NewWorklist;
+use App\Weigh\Worklists\PageChange;
 use App\Weigh\Worklists\PageState;
+use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -37,16 +40,16 @@ function worklist(Store $store, int $minutes = 60, ?int $pages = null, string $n
 {
     return Worklists::find(
         $store,
-        Worklists::open($store, $name, '2026-12-01', '2026-12-31', $minutes, $pages, null, null),
+        Worklists::open($store, new NewWorklist($name, '2026-12-01', '2026-12-31', $minutes, $pages), null),
     ) ?? throw new LogicException();
 }
 
 /** @return list<string> paths in the list's order */
-function listedPaths(object $list): array
+function listedPaths(Store $store, int $list): array
 {
     return array_map(
         static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
-        Worklists::pages(Store::query()->findOrFail($list->store_id), $list),
+        Worklists::pages($store, $list),
     );
 }
 
@@ -67,7 +70,7 @@ it('is filled from the screen with what is worth most, and taken to the desk in 
         Worklists::find($store, (int) DB::table('weigh_worklists')->where('store_id', $store->id)->value('id')) ??
         throw new LogicException();
     // Only what can sell and is listed has an upside; the most first.
-    expect(listedPaths($list))->toBe(['/poor', '/good']);
+    expect(listedPaths($store, $list->id))->toBe(['/poor', '/good']);
     $this->get("/s/{$store->slug}/weigh/worklists/{$list->id}")
         ->assertOk()
         ->assertSee('/poor')
@@ -79,7 +82,7 @@ it('is filled from the screen with what is worth most, and taken to the desk in 
         ->assertSee('<b>2</b> in worklists', false);
     $page = pagesOf($store)['/good'];
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['do' => 'up'])->assertRedirect();
-    expect(listedPaths($list))->toBe(['/good', '/poor']);
+    expect(listedPaths($store, $list->id))->toBe(['/good', '/poor']);
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['left' => '1'])->assertRedirect();
     $this->get("/s/{$store->slug}/weigh/worklists")->assertSee('0 of 1');
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", [
@@ -114,12 +117,12 @@ it('fills hours by upside for effort, passes over what settles and what other li
     $list = worklist($store, 20);
     expect(Worklists::fill($store, $list, new Lens()))
         ->toBe(['added' => 1, 'settling' => 0])
-        ->and(listedPaths($list))
+        ->and(listedPaths($store, $list->id))
         ->toBe(['/poor']);
     $other = worklist($store, 600, null, 'January');
     expect(Worklists::fill($store, $other, new Lens())['added'])
         ->toBe(1)
-        ->and(listedPaths($other))
+        ->and(listedPaths($store, $other->id))
         ->toBe(['/good'])
         ->and(Worklists::fill($store, $other, new Lens())['added'])
         ->toBe(0);
@@ -164,19 +167,19 @@ it('carries over what was not done, with its effort and note, once', function ()
         ->where('worklist_id', $old->id)
         ->where('page_id', $pages['/good'])
         ->update(['state' => PageState::Released->value]);
-    Worklists::change($old, $pages['/poor'], null, 55, 'half written');
-    Worklists::change($old, $pages['/out'], true, null, null);
+    Worklists::change($old, $pages['/poor'], new PageChange(minutes: 55, note: 'half written'));
+    Worklists::change($old, $pages['/out'], new PageChange(true));
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/{$store->slug}/weigh/worklists/{$old->id}/close", ['into' => $new->id])
         ->assertRedirect()
         ->assertSessionHas('done', '“November” is closed. 1 pages were moved to “December”.');
-    $carried = Worklists::pages($store, $new);
+    $carried = Worklists::pages($store, $new->id);
     expect($carried)
         ->toHaveCount(1)
         ->and($carried[0])
         ->minutes->toBe(55)
         ->note->toBe('half written')
-        ->state->toBe('planned')
+        ->state->toBe(PageState::Planned)
         ->and(Worklists::close($store, $old, $new))
         ->toBe(0)
         ->and(fn () => Worklists::add($store, $old, [$pages['/good']]))
@@ -232,7 +235,7 @@ it('goes into a calendar as the standard has it: escaped, folded, each page a to
         ->where('worklist_id', $list->id)
         ->where('page_id', pagesOf($store)['/good'])
         ->update(['state' => PageState::Seen->value]);
-    $ics = CalendarFile::of($store, $list, Worklists::pages(Store::query()->findOrFail($list->store_id), $list));
+    $ics = CalendarFile::of($store, $list, Worklists::pages($store, $list->id));
     expect($ics)
         ->toStartWith("BEGIN:VCALENDAR\r\n")
         ->toEndWith("END:VCALENDAR\r\n")
@@ -325,8 +328,8 @@ it(
         $list = worklist($store, 600);
         Worklists::add($store, $list, [$page, $other]);
         $states = static fn (): array => array_map(
-            static fn (object $row): string => $row->state,
-            Worklists::pages($store, $list),
+            static fn (WorklistPage $row): string => $row->state->value,
+            Worklists::pages($store, $list->id),
         );
         $waits = static fn (): ?int => (new App\Weigh\WeighStep())->waiting($store)?->count;
         expect($states())
@@ -361,13 +364,13 @@ it(
             ->toBe(['released', 'planned'])
             ->and($waits())
             ->toBe(1);
-        Worklists::change($list, $other, true, null, null);
+        Worklists::change($list, $other, new PageChange(true));
         expect($states())
             ->toBe(['released', 'left'])
             ->and(Worklists::all($store)[0])
             ->done->toEqual(1)
             ->pages->toEqual(1);
-        Worklists::change($list, $other, false, null, null);
+        Worklists::change($list, $other, new PageChange(false));
         $look = DB::table('work')->where('sort', 'release.look')->where('subject_id', $sent['release'])->value('id');
         DB::table('work')
             ->where('id', $look)
@@ -387,6 +390,6 @@ it(
             ->where('store_id', $store->id)
             ->update(['created_at' => now()->subDay()]);
         Worklists::add($store, $later, [$page], true);
-        expect(Worklists::pages($store, $later)[0]->state)->toBe('planned');
+        expect(Worklists::pages($store, $later->id)[0]->state)->toBe(PageState::Planned);
     },
 );

@@ -6,10 +6,12 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Inventory\Makers;
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Write\Facts\PageFacts;
+use App\Write\Facts\WrittenPage;
 use App\Write\Suggestions\Briefs;
 use App\Write\Suggestions\Source;
 use App\Write\Suggestions\Sources;
@@ -107,8 +109,8 @@ it('writes three texts for each of a hundred, none with more than its facts, non
     }
     expect($texts)->toHaveCount(300);
     $check = new FactCheck($language, Makers::of($store));
-    $rows = DB::table('resources')->where('store_id', $store->id)->whereIn('id', $pages)->get()->all();
-    $sheets = PageFacts::of($store, $rows);
+    $rows = DB::table('resources')->where('store_id', $store->id)->whereIn('id', $pages)->get();
+    $sheets = PageFacts::of($store, Records::of(WrittenPage::class, $rows));
     $shown = [];
     foreach ($texts as $one) {
         $doubts = $check->doubts($one->text, $sheets[(int) $one->resource_id]);
