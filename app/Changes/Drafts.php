@@ -339,7 +339,8 @@ final class Drafts
     {
         $digests = DB::transaction(static function () use ($event): array {
             $moved = DB::select(
-                'SELECT d.id, d.field, d.store_id, t.market_id, t.stored, f.draft_shown, f.draft_digest FROM drafts d
+                'SELECT d.id, d.field, d.store_id, t.market_id, t.stored, f.draft_shown, f.draft_digest
+                    FROM drafts d
                     JOIN resource_texts t ON t.resource_id = ? AND t.field = d.field
                     JOIN resource_texts f ON f.resource_id = d.resource_id AND f.field = d.field
                     LEFT JOIN drafts own ON own.resource_id = t.resource_id AND own.field = d.field

@@ -164,8 +164,8 @@ final readonly class FactBook
                 $this->without($holds($heirs), $covering);
             $columns = $this->columns();
             $restored = DB::affectingStatement(
-                "INSERT INTO {$this->facts->rows()} (store_id, grain, $columns) SELECT ?, ?, $columns FROM {$this->facts->resting()} WHERE $back ORDER BY ".
-                    implode(', ', $this->facts->keys()),
+                "INSERT INTO {$this->facts->rows()} (store_id, grain, $columns) SELECT ?, ?, $columns FROM {$this->facts->resting()}
+                    WHERE $back ORDER BY ".implode(', ', $this->facts->keys()),
                 [$this->storeId, $this->grain, $heir],
             );
             if ($restored > 0) {
@@ -265,7 +265,8 @@ final readonly class FactBook
         foreach (
             DB::select(
                 "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ?
-                    AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day, days",
+                    AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day,
+                        days",
                 [$this->storeId, $this->facts->value, $this->grain],
             ) as $row
         ) {
@@ -295,7 +296,8 @@ final readonly class FactBook
             implode(' AND ', $conditions);
         $values = [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']];
         DB::insert(
-            "INSERT INTO {$this->facts->resting()} (import_id, {$this->columns()}) SELECT $owner, {$this->columns()} FROM {$this->facts->rows()} WHERE $where",
+            "INSERT INTO {$this->facts->resting()} (import_id, {$this->columns()}) SELECT $owner, {$this->columns()}
+                FROM {$this->facts->rows()} WHERE $where",
             $values,
         );
         DB::delete("DELETE FROM {$this->facts->rows()} WHERE $where", $values);

@@ -136,7 +136,8 @@ final readonly class GrainDays
         // for every outer row of an INSERT.
         foreach ($this->before as $nth => $grain) {
             $c = "c$nth";
-            $own .= " AND NOT EXISTS (SELECT 1 FROM {$this->facts->rows()} $c WHERE $c.store_id = {$this->store} AND $c.grain = $grain AND $c.page_id = $rows.page_id AND $c.day = $rows.day AND $c.days = {$this->length}{$this->web(
+            $own .= " AND NOT EXISTS (SELECT 1 FROM {$this->facts->rows()} $c WHERE $c.store_id = {$this->store}
+                AND $c.grain = $grain AND $c.page_id = $rows.page_id AND $c.day = $rows.day AND $c.days = {$this->length}{$this->web(
                 $c,
             )})";
         }

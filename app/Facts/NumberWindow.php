@@ -129,7 +129,8 @@ final readonly class NumberWindow
             return new self($first, (new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d'), false);
         }
         $period = Rows::one(
-            "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day,
+            "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns'
+                ORDER BY DATE_ADD(day,
                 INTERVAL days DAY) DESC, facts LIMIT 1",
             [$store->id],
         );
@@ -181,8 +182,10 @@ final readonly class NumberWindow
         );
 
         return [
-            'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum,
-                SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.
+            'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum)
+                AS position_sum,
+                SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin
+                FROM ('.
             implode(' UNION ALL ', $parts).
             ') facts WHERE 1',
             [],

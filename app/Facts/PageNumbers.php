@@ -63,7 +63,8 @@ final readonly class PageNumbers
         ];
         $row = $window->isPeriod
             ? Rows::one(
-                'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue
+                'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders,
+                    revenue
                     FROM page_index WHERE page_id = ?',
                 [$page],
             )
@@ -103,9 +104,11 @@ final readonly class PageNumbers
         foreach (
             DB::select(
                 "SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
-                    SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
+                    SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY
+                        SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
                     self::QUERIES.
-                    ') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id',
+                    ') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC,
+                        r.query_id',
             ) as $query
         ) {
             $queries[] = [

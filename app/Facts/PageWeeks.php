@@ -96,7 +96,8 @@ final readonly class PageWeeks
                     DB::insert(
                         'INSERT INTO page_weeks (store_id, week, page_id, '.
                             implode(', ', $columns).
-                            ") SELECT ?, $monday, r.page_id, $sums FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY $monday, r.page_id ON DUPLICATE KEY UPDATE $more",
+                            ") SELECT ?, $monday, r.page_id, $sums FROM {$facts->rows()} r WHERE {$part->condition()}
+                                GROUP BY $monday, r.page_id ON DUPLICATE KEY UPDATE $more",
                         [$this->storeId],
                     );
                 }

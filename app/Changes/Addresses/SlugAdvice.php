@@ -119,7 +119,8 @@ final class SlugAdvice
             Rows::one(
                 'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
                     COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli
-                    FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ?
+                    FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ?
+                    AND r.id = ?
                     AND r.gone = 0',
                 [$store->id, $resource],
             ) ?? throw new InvalidArgumentException('The shop has no such page any more.');
@@ -177,7 +178,8 @@ final class SlugAdvice
 
         return $new === null ||
             Rows::one(
-                'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ?
+                'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ?
+                    AND p.digest = ?
                     AND i.status = 200',
                 [$store->id, $new->digest()],
             ) !== null ||

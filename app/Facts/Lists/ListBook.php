@@ -44,8 +44,9 @@ final readonly class ListBook
     {
         $table = $this->table->value;
         $marks = DB::select(
-            "SELECT n.mark FROM $table n WHERE n.import_id = ? AND n.is_current = 0 AND NOT EXISTS (SELECT 1 FROM $table x WHERE x.store_id = n.store_id AND x.mark = n.mark AND x.import_id > n.import_id) ORDER BY n.mark LIMIT ".
-                self::PORTION,
+            "SELECT n.mark FROM $table n WHERE n.import_id = ? AND n.is_current = 0 AND NOT EXISTS (SELECT 1 FROM $table x
+                WHERE x.store_id = n.store_id AND x.mark = n.mark AND x.import_id > n.import_id) ORDER BY n.mark
+                LIMIT ".self::PORTION,
             [$import],
         );
         foreach (
@@ -77,7 +78,9 @@ final readonly class ListBook
                 $import,
             ]);
             DB::update(
-                "UPDATE $table t JOIN (SELECT mark, MAX(import_id) AS import_id FROM $table WHERE store_id = ? AND mark IN ($list) GROUP BY mark) h ON h.mark = t.mark AND h.import_id = t.import_id SET t.is_current = 1 WHERE t.store_id = ?",
+                "UPDATE $table t JOIN (SELECT mark, MAX(import_id) AS import_id FROM $table WHERE store_id = ?
+                    AND mark IN ($list) GROUP BY mark) h ON h.mark = t.mark AND h.import_id = t.import_id
+                        SET t.is_current = 1 WHERE t.store_id = ?",
                 [$this->store, $this->store],
             );
         }

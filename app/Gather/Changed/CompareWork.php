@@ -98,7 +98,8 @@ final class CompareWork implements LongWork
         return Bulk::ids(
             DB::select(
                 'SELECT DISTINCT page_id FROM (
-                SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ? AND page_id > ?
+                SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ?
+                AND page_id > ?
                 UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ?
                 AND page_id > ?) changed ORDER BY page_id LIMIT '.self::CHUNK,
                 [
@@ -264,7 +265,8 @@ final class CompareWork implements LongWork
         );
         DB::insert(
             "INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes
-                WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))",
+                WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND
+                    MIN(aspect) NOT IN (1, 2))",
             [$comparison, self::LEAST],
         );
         DB::update(
@@ -292,7 +294,10 @@ final class CompareWork implements LongWork
     {
         $path = "SUBSTRING_INDEX(SUBSTRING(p.url, LOCATE('/', p.url, 9)), '?', 1)";
         $rows = DB::select(
-            "SELECT cause, folder, n FROM (SELECT c.cause, LEFT($path, LOCATE('/', $path, 2)) AS folder, COUNT(*) AS n, SUM(COUNT(*)) OVER (PARTITION BY c.cause) AS total FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? GROUP BY c.cause, folder) f WHERE n >= 3 AND n >= 0.9 * total AND folder <> ''",
+            "SELECT cause, folder, n FROM (SELECT c.cause, LEFT($path, LOCATE('/', $path, 2)) AS folder, COUNT(*)
+                AS n, SUM(COUNT(*)) OVER (PARTITION BY c.cause) AS total FROM gather_changes c JOIN pages p
+                ON p.id = c.page_id WHERE c.comparison_id = ? GROUP BY c.cause, folder) f WHERE n >= 3
+                AND n >= 0.9 * total AND folder <> ''",
             [$comparison],
         );
         foreach ($rows as $row) {

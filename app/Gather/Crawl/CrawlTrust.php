@@ -29,13 +29,15 @@ final class CrawlTrust
         $turned = "FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl
             WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl = $crawl AND o.status = 200";
         $fine = Rows::figure(
-            "SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl AND n.status = 200",
+            "SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl
+                AND n.status = 200",
         );
         $changed = Rows::figure("SELECT COUNT(*) AS n $turned");
         $many = static fn (int $n): bool => $n >= self::FEWEST && $n > self::SHARE * ($fine + $changed);
         $groups = [];
         foreach (
-            DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status ORDER BY n.status") as $row
+            DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status
+                ORDER BY n.status") as $row
         ) {
             $groups[(int) $row->status] = (int) $row->n;
         }

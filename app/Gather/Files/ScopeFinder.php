@@ -187,7 +187,8 @@ final class ScopeFinder
             return null;
         }
         $days = Rows::sole(
-            "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ?
+            "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days
+                WHERE store_id = ?
                 AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $facts->value, $grain, $first, $last],
         );
@@ -196,7 +197,8 @@ final class ScopeFinder
         }
         $clicks = $facts === FactTable::Search ? 'SUM(clicks)' : 'SUM(visits)';
         $rows = Rows::sole(
-            "SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".
+            "SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()}
+                WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".
                 $scope->condition($store->id, $facts),
             [$store->id, $grain, $first, $last],
         );

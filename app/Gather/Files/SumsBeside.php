@@ -222,7 +222,8 @@ final readonly class SumsBeside
                 $part === null
                     ? []
                     : DB::select(
-                        "SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY r.page_id",
+                        "SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()}
+                            GROUP BY r.page_id",
                     ) as $row
             ) {
                 $sums[(int) $row->page_id] = ($sums[(int) $row->page_id] ?? 0.0) + (float) $row->n;

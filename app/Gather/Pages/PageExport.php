@@ -32,7 +32,8 @@ final class PageExport
         $redirects = [];
         foreach (
             DB::select(
-                'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ?
+                'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id
+                    WHERE f.store_id = ?
                     AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
                 [$store->id],
             ) as $row
@@ -46,7 +47,8 @@ final class PageExport
                 'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots,
                     f.robots_header, c.started_at, t.term AS lead_term
                 FROM page_index i JOIN pages p ON p.id = i.page_id
-                LEFT JOIN page_terms t ON t.page_id = i.page_id AND t.place = 0 LEFT JOIN page_facts f ON f.page_id = i.page_id
+                LEFT JOIN page_terms t ON t.page_id = i.page_id AND t.place = 0 LEFT JOIN page_facts f
+                ON f.page_id = i.page_id
                 AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ?
                 AND i.page_id IN ('.
                     Bulk::list($portion).

@@ -43,7 +43,8 @@ final class PageList
         }
         $direction = $isDown ? 'DESC' : 'ASC';
         $keys = DB::select(
-            "SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".
+            "SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction
+                LIMIT ".
                 (self::PAGE + 1),
             $values,
         );
@@ -101,7 +102,9 @@ final class PageList
         $folders = [];
         foreach (
             DB::select(
-                "SELECT LEFT(i.address, LOCATE('/', i.address, $start)) AS folder, COUNT(*) AS pages, SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions, SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT 2000",
+                "SELECT LEFT(i.address, LOCATE('/', i.address, $start)) AS folder, COUNT(*) AS pages,
+                    SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions,
+                    SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT 2000",
                 $values,
             ) as $row
         ) {

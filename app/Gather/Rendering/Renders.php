@@ -36,7 +36,8 @@ final class Renders
             DB::select(
                 'SELECT page_id, kind FROM (SELECT page_id, kind, ROW_NUMBER() OVER (PARTITION BY kind
                     ORDER BY impressions DESC, links_in DESC,
-                    page_id) AS place FROM page_index WHERE store_id = ? AND status = 200) ranked WHERE place <= ? ORDER BY kind, place',
+                    page_id) AS place FROM page_index WHERE store_id = ? AND status = 200) ranked WHERE place <= ?
+                    ORDER BY kind, place',
                 [$store->id, self::OF_A_KIND],
             ) as $row
         ) {
@@ -44,7 +45,8 @@ final class Renders
         }
         foreach (
             DB::select(
-                'SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0 ORDER BY page_id
+                'SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0
+                    ORDER BY page_id
                     LIMIT '.self::FILLED,
                 [$store->id, PageMark::NeedsScript->value],
             ) as $row

@@ -37,12 +37,16 @@ final readonly class LearnedKinds
         $lists = $open = [];
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?, l.to_page,
+                'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?,
+                    l.to_page,
                     NULL)) AS products
-                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200 AND page_id > ?
+                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200
+                AND page_id > ?
                 ORDER BY page_id LIMIT '.
                     self::CHUNK.
-                    ') i JOIN pages p ON p.id = i.page_id LEFT JOIN links l ON l.store_id = p.store_id AND l.from_page = i.page_id AND l.to_page <> i.page_id LEFT JOIN page_index t ON t.store_id = p.store_id AND t.page_id = l.to_page
+                    ') i JOIN pages p ON p.id = i.page_id LEFT JOIN links l ON l.store_id = p.store_id
+                        AND l.from_page = i.page_id AND l.to_page <> i.page_id LEFT JOIN page_index t
+                        ON t.store_id = p.store_id AND t.page_id = l.to_page
                 GROUP BY i.page_id, p.url ORDER BY i.page_id',
                 [PageKind::Product->value, $this->store->id, PageKind::Other->value, $after],
             );

@@ -103,16 +103,20 @@ final class Dictionary
             $run = $this->run->workId;
             $kinds = [];
             DB::insert(
-                'INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results, clicks,
+                'INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results,
+                    clicks,
                     impressions, position_milli, origins, run)
                     SELECT store_id, market_id, term_digest, MAX(IF(nth = 1, text, NULL)), LEAST(COUNT(*), 65535),
-                    SUM(DISTINCT volume), COALESCE(MAX(IF(nth = 1, difficulty, NULL)), AVG(difficulty)), MAX(results),
+                    SUM(DISTINCT volume), COALESCE(MAX(IF(nth = 1, difficulty, NULL)), AVG(difficulty)),
+                    MAX(results),
                     SUM(clicks), SUM(impressions), COALESCE(SUM(position_sum) / NULLIF(SUM(impressions), 0), 0),
                     BIT_OR(origins), ? FROM (SELECT f.*, ROW_NUMBER() OVER (PARTITION BY market_id, term_digest
                     ORDER BY COALESCE(volume, 0) DESC, impressions DESC, CHAR_LENGTH(text), text) AS nth
-                    FROM match_forms f WHERE store_id = ? AND run = ?) ranked GROUP BY store_id, market_id, term_digest
+                    FROM match_forms f WHERE store_id = ? AND run = ?) ranked GROUP BY store_id, market_id,
+                    term_digest
                     ON DUPLICATE KEY UPDATE term = VALUES(term), forms = VALUES(forms), volume = VALUES(volume),
-                    difficulty = VALUES(difficulty), results = VALUES(results), clicks = VALUES(clicks), impressions =
+                    difficulty = VALUES(difficulty), results = VALUES(results), clicks = VALUES(clicks),
+                    impressions =
                         VALUES(impressions),
                     position_milli = VALUES(position_milli), origins = VALUES(origins), run = VALUES(run)',
                 [$run, $this->store->id, $run],
@@ -120,8 +124,10 @@ final class Dictionary
             // Where no list of ours tells what kinds of pages hold the first results, the lists of rivals do.
             foreach (
                 DB::select(
-                    'SELECT t.id, r.kind, COUNT(*) AS n FROM match_results r JOIN match_terms t ON t.store_id = r.store_id
-                        AND t.market_id = r.market_id AND t.digest = r.term_digest WHERE r.store_id = ? AND r.run = ?
+                    'SELECT t.id, r.kind, COUNT(*) AS n FROM match_results r JOIN match_terms t
+                        ON t.store_id = r.store_id
+                        AND t.market_id = r.market_id AND t.digest = r.term_digest WHERE r.store_id = ?
+                        AND r.run = ?
                         AND r.kind IS NOT NULL AND r.position_milli BETWEEN 1 AND 10500 AND t.results = ?
                         GROUP BY t.id, r.kind ORDER BY t.id, n DESC, r.kind',
                     [$this->store->id, $run, ''],
@@ -136,8 +142,10 @@ final class Dictionary
             }
             // What one digest says of a term is said of the term.
             DB::update(
-                'UPDATE match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
-                    AND s.digest = t.digest SET t.excluded = COALESCE(s.excluded, 0), t.tracked = COALESCE(s.tracked, 0)
+                'UPDATE match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id
+                    AND s.market_id = t.market_id
+                    AND s.digest = t.digest SET t.excluded = COALESCE(s.excluded, 0), t.tracked =
+                    COALESCE(s.tracked, 0)
                     WHERE t.store_id = ?',
                 [$this->store->id],
             );
@@ -194,7 +202,8 @@ final class Dictionary
         $after = str_repeat("\0", 16);
         do {
             $rows = DB::select(
-                'SELECT mark, phrase, rival_url, position FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1
+                'SELECT mark, phrase, rival_url, position FROM rival_rows WHERE store_id = ? AND mark > ?
+                    AND is_current = 1
                     ORDER BY mark LIMIT '.self::PORTION,
                 [$this->store->id, $after],
             );

@@ -37,7 +37,8 @@ final class Grouping
         $names = $searches = [];
         foreach (
             DB::select(
-                'SELECT id, term, volume, impressions FROM match_terms WHERE store_id = ? AND market_id = ? AND run = ?
+                'SELECT id, term, volume, impressions FROM match_terms WHERE store_id = ? AND market_id = ?
+                    AND run = ?
                     ORDER BY id',
                 [$store->id, $market->id, $run->workId],
             ) as $row
@@ -52,7 +53,8 @@ final class Grouping
         $byName = array_flip($names);
         foreach (
             DB::select(
-                'SELECT t.id, s.head FROM match_said s JOIN match_terms t ON t.store_id = s.store_id AND t.market_id =
+                'SELECT t.id, s.head FROM match_said s JOIN match_terms t ON t.store_id = s.store_id
+                    AND t.market_id =
                     s.market_id
                 AND t.digest = s.digest WHERE s.store_id = ? AND s.market_id = ? AND s.head IS NOT NULL',
                 [$store->id, $market->id],
@@ -133,8 +135,10 @@ final class Grouping
         $pages = $count = [];
         foreach (
             DB::select(
-                'SELECT t.id, s.page_id, s.impressions >= ? * t.impressions AS is_most FROM match_terms t JOIN match_seen s
-                    ON s.store_id = t.store_id AND s.run = t.run AND s.market_id = t.market_id AND s.term_digest = t.digest
+                'SELECT t.id, s.page_id, s.impressions >= ? * t.impressions AS is_most FROM match_terms t
+                    JOIN match_seen s
+                    ON s.store_id = t.store_id AND s.run = t.run AND s.market_id = t.market_id
+                    AND s.term_digest = t.digest
                     WHERE t.store_id = ? AND t.market_id = ? AND t.run = ? AND s.impressions >= ?
                     AND s.impressions >= ? * t.impressions',
                 [self::MOST_OF_IT, ...$of, self::LEAST_IMPRESSIONS, self::SHARE],
@@ -145,7 +149,8 @@ final class Grouping
         }
         foreach (
             DB::select(
-                'SELECT t.id, HEX(r.url_digest) AS page FROM match_terms t JOIN match_results r ON r.store_id = t.store_id
+                'SELECT t.id, HEX(r.url_digest) AS page FROM match_terms t JOIN match_results r
+                    ON r.store_id = t.store_id
                     AND r.run = t.run AND r.market_id = t.market_id AND r.term_digest = t.digest
                     WHERE t.store_id = ? AND t.market_id = ? AND t.run = ?',
                 $of,

@@ -95,9 +95,11 @@ final readonly class TermDays
                 $this->rows($part);
             }
             DB::insert(
-                'INSERT INTO match_days (store_id, market_id, digest, day, clicks, impressions, position_sum, page_id)
+                'INSERT INTO match_days (store_id, market_id, digest, day, clicks, impressions, position_sum,
+                    page_id)
                     SELECT ?, market_id, digest, day, SUM(clicks), SUM(impressions), SUM(position_sum),
-                    MAX(IF(nth = 1, page_id, 0)) FROM (SELECT t.*, ROW_NUMBER() OVER (PARTITION BY market_id, digest,
+                    MAX(IF(nth = 1, page_id, 0)) FROM (SELECT t.*, ROW_NUMBER() OVER (PARTITION BY market_id,
+                    digest,
                     day ORDER BY impressions DESC, page_id) AS nth FROM tracked_rows t) ranked
                     GROUP BY market_id, digest, day HAVING SUM(impressions) > 0',
                 [$this->store->id],
@@ -113,7 +115,8 @@ final readonly class TermDays
         $this->run->fenced(function () use ($months, $days): void {
             $this->listTerms();
             DB::delete(
-                'DELETE d FROM match_days d LEFT JOIN tracked_terms s ON s.market_id = d.market_id AND s.digest = d.digest
+                'DELETE d FROM match_days d LEFT JOIN tracked_terms s ON s.market_id = d.market_id
+                    AND s.digest = d.digest
                     WHERE d.store_id = ? AND s.digest IS NULL',
                 [$this->store->id],
             );
@@ -128,7 +131,8 @@ final readonly class TermDays
             DB::delete('DELETE FROM match_weeks WHERE store_id = ?', [$this->store->id]);
             $position = 'SUM(position_sum) / SUM(impressions)';
             DB::insert(
-                'INSERT INTO match_weeks (store_id, market_id, week, band, digest, position_milli, impressions, clicks)
+                'INSERT INTO match_weeks (store_id, market_id, week, band, digest, position_milli, impressions,
+                    clicks)
                     SELECT store_id, market_id, day - INTERVAL WEEKDAY(day) DAY AS monday, '.
                     self::bandSql($position).
                     ", digest, $position, SUM(impressions), SUM(clicks) FROM match_days WHERE store_id = ?
@@ -289,7 +293,8 @@ final readonly class TermDays
             Markets::of($this->store)->first()->id.
             ' END)';
         DB::insert(
-            "INSERT INTO tracked_rows SELECT q.market_id, q.digest, r.day, r.page_id, SUM(r.clicks), SUM(r.impressions),
+            "INSERT INTO tracked_rows SELECT q.market_id, q.digest, r.day, r.page_id, SUM(r.clicks),
+                SUM(r.impressions),
                 SUM(r.position_sum) FROM search_rows r JOIN tracked_queries q ON q.query_id = r.query_id
                 LEFT JOIN pages p ON p.id = r.page_id WHERE {$part->condition()} AND q.market_id = $market
                 GROUP BY q.market_id, q.digest, r.day, r.page_id

@@ -307,7 +307,8 @@ final class WorkDesk
             "store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN ('waiting', 'running')";
         $values = [$run->storeId, $sort, $run->workId];
         DB::update(
-            "UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = ? WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))".
+            "UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = ? WHERE $earlier AND (owner
+                IS NULL OR expires_at < UTC_TIMESTAMP(3))".
                 ' AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE',
             [$problem, ...$values],
         );

@@ -102,8 +102,8 @@ final class KindSuggestions
         foreach (
             DB::select(
                 'SELECT i.address, f.types FROM page_index i JOIN page_facts f ON f.page_id = i.page_id
-                    AND f.to_crawl = 0 WHERE i.store_id = ? AND i.kind = ? AND i.status = 200 ORDER BY i.page_id LIMIT '.
-                    self::SAMPLE,
+                    AND f.to_crawl = 0 WHERE i.store_id = ? AND i.kind = ? AND i.status = 200 ORDER BY i.page_id
+                    LIMIT '.self::SAMPLE,
                 [$store->id, PageKind::Other->value],
             ) as $row
         ) {

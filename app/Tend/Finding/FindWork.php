@@ -103,7 +103,8 @@ final class FindWork implements LongWork
             static fn () => DB::statement(
                 'INSERT INTO tend_states (store_id, run, found_at, crawl, is_complete, reach_crawl, aims)
                     VALUES (?, ?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE run = VALUES(run), crawl = VALUES(crawl),
-                    is_complete = VALUES(is_complete), aims = VALUES(aims), reach_crawl = IF(VALUES(is_complete) = 1,
+                    is_complete = VALUES(is_complete), aims = VALUES(aims), reach_crawl =
+                    IF(VALUES(is_complete) = 1,
                     VALUES(reach_crawl), reach_crawl)',
                 [
                     $store->id,
@@ -133,12 +134,14 @@ final class FindWork implements LongWork
         $looked = $run->number('looked');
         while (true) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details, d.headers,
+                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details,
+                    d.headers,
                     d.text FROM tend_pages t
                     JOIN page_index i ON i.page_id = t.page_id JOIN pages p ON p.id = t.page_id
                     JOIN page_details d ON d.page_id = t.page_id
                     LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
-                    WHERE t.store_id = ? AND t.indexable = 1 AND i.indexable = 1 AND t.page_id > ? ORDER BY t.page_id
+                    WHERE t.store_id = ? AND t.indexable = 1 AND i.indexable = 1 AND t.page_id > ?
+                    ORDER BY t.page_id
                     LIMIT '.self::PORTION,
                 [$store->id, $after],
             );

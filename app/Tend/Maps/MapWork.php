@@ -101,14 +101,16 @@ final class MapWork implements LongWork
         $decisive = AddressField::LAST_DECISIVE;
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                "SELECT t.page_id, t.kind, t.role, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers, x.is_listed FROM
+                "SELECT t.page_id, t.kind, t.role, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers,
+                    x.is_listed FROM
                     tend_pages t
                     JOIN pages p ON p.id = t.page_id JOIN page_index i ON i.page_id = t.page_id
                     LEFT JOIN page_details d ON d.page_id = t.page_id
                     LEFT JOIN resources r ON r.id = p.resource_id AND r.gone = 0
                     LEFT JOIN (SELECT page_id, MAX(is_listed) AS is_listed FROM index_rows WHERE store_id = ?
                     AND is_current = 1 GROUP BY page_id) x ON x.page_id = t.page_id
-                    WHERE t.store_id = ? AND t.market_id = ? AND t.kind IN ($list) AND t.indexable = 1 AND t.is_part = 0
+                    WHERE t.store_id = ? AND t.market_id = ? AND t.kind IN ($list) AND t.indexable = 1
+                        AND t.is_part = 0
                     AND i.indexable = 1 AND (r.id IS NULL OR r.page_id IS NULL OR r.page_id = t.page_id)
                     AND NOT EXISTS (SELECT 1 FROM address_changes a WHERE a.store_id = t.store_id
                     AND a.page_id = t.page_id AND a.field <= $decisive AND a.state IN ('ready', 'sending'))
@@ -204,7 +206,8 @@ final class MapWork implements LongWork
         $out = Rows::sole(
             'SELECT COALESCE(SUM(i.indexable = 0), 0) AS not_indexable, COALESCE(SUM(i.indexable = 1 AND t.is_part =
                 1), 0)
-                AS parts FROM page_index i LEFT JOIN tend_pages t ON t.store_id = i.store_id AND t.page_id = i.page_id
+                AS parts FROM page_index i LEFT JOIN tend_pages t ON t.store_id = i.store_id
+                AND t.page_id = i.page_id
                 WHERE i.store_id = ?',
             [$store->id],
         );

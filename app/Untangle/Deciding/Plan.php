@@ -195,7 +195,8 @@ final readonly class Plan
         ) {
             foreach (
                 DB::select(
-                    'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared,
+                    'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page,
+                        u.declared,
                         f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id
                         AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
                         WHERE i.store_id = ? AND i.page_id IN ('.

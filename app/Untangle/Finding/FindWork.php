@@ -54,7 +54,8 @@ final class FindWork implements LongWork
         $store = Store::query()->findOrFail($run->storeId);
         if (
             Rows::one(
-                "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running')
+                "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting',
+                    'running')
                     AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at),
                     wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1",
                 [$store->id, self::sort(), $run->workId],

@@ -38,7 +38,8 @@ final class RedirectScreens
             'refused' => session('refused', []),
             'counts' => Rows::one(
                 'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0
-                    AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
+                    AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects
+                    WHERE store_id = ?',
                 [$store->id],
             ),
             'others' => DB::table('address_states')

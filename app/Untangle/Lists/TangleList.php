@@ -49,8 +49,10 @@ final class TangleList
                 't.tangle_id',
                 Bulk::ids(
                     DB::select(
-                        "SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u ON u.store_id = w.store_id
-                            AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition LIMIT 5000",
+                        "SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u
+                            ON u.store_id = w.store_id
+                            AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition
+                                LIMIT 5000",
                         [$store->id, ...$search->values],
                     ),
                     'tangle_id',

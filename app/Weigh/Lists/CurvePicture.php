@@ -93,8 +93,10 @@ final readonly class CurvePicture
             Lens::BUT_BRAND.
             $narrows;
         $rows = DB::select(
-            "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum
-                FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".
+            "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions,
+                s.position_sum
+                FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC
+                    LIMIT ".
                 self::MARKS.
                 ') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id',
             [$store->id, ...$values],
@@ -133,7 +135,8 @@ final readonly class CurvePicture
                 ToldWeeks::WINDOW.
                 ' GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.
                 self::MARKS.
-                ') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1 JOIN search_queries q ON q.id = r.query_id',
+                ') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1
+                    JOIN search_queries q ON q.id = r.query_id',
             [$store->id, $page, $store->id],
         );
 
@@ -165,7 +168,8 @@ final readonly class CurvePicture
     {
         [$narrows, $values] = $lens->narrows('');
         $rows = DB::select(
-            "SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place, rate",
+            "SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place,
+                rate",
             [$store->id, ...$values],
         );
         $most = max([1, ...array_map(static fn (stdClass $row): int => (int) $row->pages, $rows)]);

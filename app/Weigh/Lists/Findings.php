@@ -77,7 +77,8 @@ final class Findings
                 JOIN weigh_query_markets w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id
                 AND w.class <> '.
                         QueryClass::OwnBrand->value.
-                        " JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth",
+                        " JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5
+                            ORDER BY page_id, nth",
                     [$store->id, $store->id],
                 ) as $row
         ) {
@@ -136,12 +137,15 @@ final class Findings
         // Whatever its season, a page beyond the first thousands does not come among the first hundreds.
         $from = $onlySeasons
             ? "weigh_scores s WHERE $where AND s.upside > 0 AND s.season_week IS NOT NULL"
-            : "(SELECT * FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
+            : "(SELECT * FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC
+                LIMIT ".
                 self::AHEAD_OF.
                 ') s';
         $order = $onlySeasons ? 's.season_week, ahead DESC' : 'ahead DESC';
         $rows = DB::select(
-            "SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM $from ORDER BY $order, s.page_id LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY ".
+            "SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM $from ORDER BY $order, s.page_id
+                LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id
+                AND f.to_crawl = 0 ORDER BY ".
                 ($onlySeasons ? 'r.season_week, r.ahead DESC' : 'r.ahead DESC').
                 ', r.page_id',
             $values,
@@ -192,14 +196,17 @@ final class Findings
                 ? []
                 : DB::select(
                     'SELECT r.*, p.url FROM (SELECT s.query_id, i.market_id, s.page_id, SUM(s.clicks) AS clicks,
-                        SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000 AS position,
+                        SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000
+                        AS position,
                         ROW_NUMBER() OVER (PARTITION BY s.query_id, i.market_id ORDER BY SUM(s.impressions) DESC,
-                        s.page_id) AS nth FROM weigh_pairs s FORCE INDEX (by_query) JOIN page_index i ON i.page_id = s.page_id WHERE s.store_id = ? AND s.query_id IN ('.
+                        s.page_id) AS nth FROM weigh_pairs s FORCE INDEX (by_query) JOIN page_index i
+                        ON i.page_id = s.page_id WHERE s.store_id = ? AND s.query_id IN ('.
                         Bulk::list($queries).
                         ') AND s.span < '.
                         ToldWeeks::WINDOW.
                         ' AND s.position_sum > 0 GROUP BY s.query_id, i.market_id,
-                            s.page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth',
+                            s.page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id,
+                            r.nth',
                     [$store->id],
                 ) as $row
         ) {
@@ -223,11 +230,13 @@ final class Findings
     {
         [$where, $values] = self::where($store, $lens);
         $rows = DB::select(
-            "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
+            "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005
+                AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
                 self::MOVED_DAYS.
                 ' DAY ORDER BY s.moved_by DESC, s.page_id DESC
                        
-                        LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
+                        LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f
+                        ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
             $values,
         );
         foreach ($rows as $row) {
@@ -262,7 +271,8 @@ final class Findings
         return Records::select(
             CorePage::class,
             'SELECT i.page_id, i.kind, i.orders, i.revenue, i.links_in, p.url, f.title FROM (
-            (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ? AND kind = 1
+            (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ?
+            AND kind = 1
             AND indexable = 1 LIMIT 3)
             UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 1 FROM page_index WHERE store_id = ?
             AND kind = 2 AND indexable = 1 ORDER BY '.
@@ -296,7 +306,10 @@ final class Findings
         $rows = array_values(
             DB::select(
                 "SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside,
-                    s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
+                    s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s
+                        JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT
+                        JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0
+                            ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
                     ($size + 1),
                 $values,
             ),

@@ -142,8 +142,8 @@ final readonly class HandOrRecipe
 
         return Records::select(
             BestPage::class,
-            "SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
-                self::LOOKED_AT,
+            "SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0
+                ORDER BY s.upside DESC, s.page_id DESC LIMIT ".self::LOOKED_AT,
             $values,
         );
     }

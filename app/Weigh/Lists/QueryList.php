@@ -29,9 +29,13 @@ final class QueryList
             array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
         }
         $rows = DB::select(
-            "SELECT r.*, q.text, w.difficulty, w.volume, m.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".
+            "SELECT r.*, q.text, w.difficulty, w.volume, m.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where
+                ORDER BY s.$column DESC, s.query_id DESC LIMIT ".
                 ($size + 1).
-                ") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id LEFT JOIN weigh_query_markets m ON m.store_id = r.store_id AND m.query_id = r.query_id AND m.market_id = r.market_id ORDER BY r.$column DESC, r.query_id DESC",
+                ") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id
+                    AND w.query_id = r.query_id LEFT JOIN weigh_query_markets m ON m.store_id = r.store_id
+                    AND m.query_id = r.query_id AND m.market_id = r.market_id ORDER BY r.$column DESC,
+                        r.query_id DESC",
             $values,
         );
         $next = null;
@@ -78,7 +82,11 @@ final class QueryList
             QueryPage::class,
             "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id,
                     SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum
-                    FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id",
+                    FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device
+                        GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p
+                        ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT
+                        JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id
+                        ORDER BY r.impressions DESC, r.page_id",
             [$store->id, $query, $store->id, $query],
         );
     }

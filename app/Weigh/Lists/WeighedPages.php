@@ -97,13 +97,17 @@ final class WeighedPages
         $rows = [];
         foreach (
             DB::select(
-                "SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions,
+                "SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks,
+                    n.impressions,
                     n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before,
-                    n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before, n.clicks_year,
+                    n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before,
+                    n.clicks_year,
                     n.impressions_year, n.position_sum_year, n.clicks_beside_year, n.impressions_beside_year,
                     n.position_sum_beside_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift,
-                    s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
-            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT
+                    s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value,
+                    s.market_id
+            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s
+            ON s.page_id = i.page_id LEFT
             JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ?
             AND n.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
             WHERE i.page_id IN ($list)",
@@ -143,7 +147,8 @@ final class WeighedPages
             UpsideTotal::class,
             "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift),
                 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders),
-                0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(earning), 0) AS earning, COALESCE(SUM(shown),
+                0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(earning), 0) AS earning,
+                COALESCE(SUM(shown),
                 0) AS shown FROM weigh_totals WHERE store_id = ?$where",
             [$store->id, ...$values],
         );
@@ -154,7 +159,8 @@ final class WeighedPages
     {
         DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
         DB::insert(
-            'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders,
+            'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks,
+                orders,
                 contradicting, shown, earning) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording),
                     SUM(lift),
                 SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part), SUM(upside > 0)

@@ -98,13 +98,14 @@ final readonly class WhatIf
             $where .= ' AND s.market_id IN ('.Bulk::list($this->markets).')';
         }
         $total = Rows::sole(
-            "SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where",
+            "SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside),
+                0) AS was FROM weigh_scores s WHERE $where",
             $values,
         );
         $rows = array_values(
             DB::select(
-                "SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".
-                    self::PAGE,
+                "SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now
+                    FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".self::PAGE,
                 $values,
             ),
         );

@@ -57,8 +57,10 @@ final class GroupSums
                 ],
                 [
                     "LEFT(i.address, LOCATE('/', i.address, LOCATE('/', i.address, 2) + 1))",
-                    "JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND LOCATE('/', i.address,
-                        2) > 0 AND LOCATE('/', SUBSTRING_INDEX(i.address, '?', 1), LOCATE('/', i.address, 2) + 1) > 0",
+                    "JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND LOCATE('/',
+                        i.address,
+                        2) > 0 AND LOCATE('/', SUBSTRING_INDEX(i.address, '?', 1), LOCATE('/', i.address,
+                        2) + 1) > 0",
                 ],
             ],
             'collection' => [
@@ -68,9 +70,12 @@ final class GroupSums
         };
         foreach ($sources as [$name, $join]) {
             DB::insert(
-                "INSERT INTO weigh_groups (store_id, weeks, device, class, market_id, sort, name, pages, $columns) SELECT ?, ?, device, class, market_id, ?, name, pages, $columns FROM (
-                SELECT s.device, s.class, s.market_id, $name AS name, COUNT(*) AS pages, $sums, ROW_NUMBER() OVER (PARTITION BY s.device, s.class, s.market_id ORDER BY SUM(s.impressions) DESC, $name) AS nth FROM weigh_sums s $join WHERE s.store_id = ? AND s.weeks = ? GROUP BY s.device, s.class, s.market_id, $name) ranked WHERE nth <= ".
-                    self::MOST,
+                "INSERT INTO weigh_groups (store_id, weeks, device, class, market_id, sort, name, pages, $columns)
+                    SELECT ?, ?, device, class, market_id, ?, name, pages, $columns FROM (
+                SELECT s.device, s.class, s.market_id, $name AS name, COUNT(*) AS pages, $sums, ROW_NUMBER()
+                    OVER (PARTITION BY s.device, s.class, s.market_id ORDER BY SUM(s.impressions) DESC, $name)
+                        AS nth FROM weigh_sums s $join WHERE s.store_id = ? AND s.weeks = ? GROUP BY s.device,
+                            s.class, s.market_id, $name) ranked WHERE nth <= ".self::MOST,
                 [$store->id, $weeks, $sort, $store->id, $weeks],
             );
         }
@@ -95,12 +100,14 @@ final class GroupSums
             $where .= " AND sort = 'kind' AND $other = ?".($lens->kind === null ? '' : ' AND name = ?');
             array_push($values, $lens->{$other}, ...$lens->kind === null ? [] : [(string) $lens->kind->value]);
             $rows = DB::select(
-                "SELECT $sort AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where GROUP BY $sort ORDER BY $sort DESC",
+                "SELECT $sort AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where GROUP BY $sort
+                    ORDER BY $sort DESC",
                 $values,
             );
         } elseif ($sort === 'market') {
             $rows = DB::select(
-                "SELECT market_id AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where AND sort = 'kind' AND device = ? AND class = ?".
+                "SELECT market_id AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where
+                    AND sort = 'kind' AND device = ? AND class = ?".
                     ($lens->kind === null ? '' : ' AND name = ?').
                     ' GROUP BY market_id',
                 [...$values, $lens->device, $lens->class, ...$lens->kind === null ? [] : [(string) $lens->kind->value]],
@@ -146,7 +153,8 @@ final class GroupSums
         return array_values(
             DB::select(
                 "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
-                    SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM weigh_weeks
+                    SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue
+                    FROM weigh_weeks
                     WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week",
                 [$store->id, ...$values, ...$more],
             ),

@@ -129,7 +129,8 @@ final class PageSums
         }
         $own = $this->window->isPeriod
             ? DB::select(
-                'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders,
+                'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum,
+                    orders,
                     revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ?
                     AND (impressions > 0 OR orders > 0)',
                 [$this->window->firstDay, $this->store->id, $after, $last],
@@ -190,7 +191,8 @@ final class PageSums
                     $part === null
                         ? []
                         : Stream::rows(
-                            "SELECT r.page_id, r.day, $sums FROM {$facts->rows()} r WHERE r.page_id > $summed->after AND r.page_id <= $summed->last AND {$part->condition()}",
+                            "SELECT r.page_id, r.day, $sums FROM {$facts->rows()} r WHERE r.page_id > $summed->after
+                                AND r.page_id <= $summed->last AND {$part->condition()}",
                         ) as $row
                 ) {
                     /** @var array{int, string, int, int, int, int, int, string, string, string} $row */
@@ -316,7 +318,8 @@ final class PageSums
     {
         foreach (
             Stream::rows(
-                "SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r
+                "SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum
+                    FROM search_rows r
                     WHERE $where",
             ) as $row
         ) {

@@ -51,7 +51,8 @@ final class PlaceBands
         foreach (
             DB::select(
                 "SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions
-                    FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place",
+                    FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week,
+                        place",
                 [$store->id, ...$values],
             ) as $row
         ) {

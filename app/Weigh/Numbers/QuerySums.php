@@ -124,7 +124,8 @@ final class QuerySums
         foreach (
             Stream::rows(
                 "SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square
-                    FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id",
+                    FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after
+                        AND p.query_id <= $last ORDER BY p.query_id, p.page_id",
             ) as $row
         ) {
             /** @var array{int, int, int, int, int, int, int, float} $row */

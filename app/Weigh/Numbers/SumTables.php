@@ -62,7 +62,8 @@ final readonly class SumTables
             );
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part = 0", [$id]);
             DB::insert(
-                "INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table WHERE store_id = ? AND part > 0 GROUP BY $keys",
+                "INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table
+                    WHERE store_id = ? AND part > 0 GROUP BY $keys",
                 [$id, $id],
             );
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part > 0", [$id]);

@@ -124,9 +124,11 @@ final readonly class Ranges
         }
         $rows = Records::select(
             RangePage::class,
-            "SELECT x.*, x.$column AS sort_key, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".
+            "SELECT x.*, x.$column AS sort_key, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r
+                WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".
                 (self::PAGE + 1).
-                ") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC",
+                ") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id
+                    AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC",
             $values,
         );
         $next = null;
@@ -156,7 +158,8 @@ final readonly class Ranges
         $sums = [];
         foreach (
             DB::select(
-                'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id
+                'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p
+                    ON p.id = r.page_id
                     WHERE r.range_id = ? GROUP BY p.market_id',
                 [$range->id],
             ) as $row

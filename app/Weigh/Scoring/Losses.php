@@ -137,7 +137,10 @@ final class Losses
         if (! $hasParts || count($now) === count($pages)) {
             return array_values(
                 DB::select(
-                    "SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ? AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".
+                    "SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against
+                        AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums
+                            WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ?
+                            AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".
                         self::MOST,
                     [$store->id, $weeks, Lens::ALL, Lens::ALL, $market],
                 ),
@@ -148,8 +151,11 @@ final class Losses
 
         return array_values(
             DB::select(
-                "SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList), -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ? AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id LIMIT ".
-                    self::MOST,
+                "SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList),
+                    -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i
+                    ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ?
+                    AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id
+                        LIMIT ".self::MOST,
                 [$market, $store->id],
             ),
         );
@@ -197,8 +203,10 @@ final class Losses
 
         return array_values(
             DB::select(
-                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f
-                    ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
+                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT
+                    JOIN page_facts f
+                    ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ?
+                    AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
                 [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values],
             ),
         );
@@ -302,7 +310,9 @@ final class Losses
             $pages === []
                 ? []
                 : DB::select(
-                    "SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN (".
+                    "SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions)
+                        AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ?
+                        AND page_id IN (".
                         Bulk::list($pages).
                         ") AND span IN ($now, $then) GROUP BY page_id, query_id, is_now",
                     [$store],

@@ -175,7 +175,8 @@ final readonly class PageEvidence
                     ') AND span < '.
                     ToldWeeks::WINDOW.
                     ' GROUP BY page_id, query_id,
-                        device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?',
+                        device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id
+                        AND q.market_id = ?',
                 [$this->store, $this->store, $this->market],
             ) as $row
         ) {

@@ -48,8 +48,11 @@ final class Seasons
             DB::update('UPDATE weigh_seasons SET group_id = 0 WHERE store_id = ? AND group_id > 0', [$id]);
             DB::update(
                 "UPDATE weigh_seasons s JOIN (
-                SELECT m.page_id, SUBSTRING_INDEX(GROUP_CONCAT(m.collection_id ORDER BY c.links_out, m.collection_id),
-                ',', 1) AS collection FROM collection_pages m JOIN page_index c ON c.page_id = m.collection_id WHERE m.store_id = ? GROUP BY m.page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?",
+                SELECT m.page_id, SUBSTRING_INDEX(GROUP_CONCAT(m.collection_id ORDER BY c.links_out,
+                m.collection_id),
+                ',', 1) AS collection FROM collection_pages m JOIN page_index c ON c.page_id = m.collection_id
+                WHERE m.store_id = ? GROUP BY m.page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection
+                WHERE s.store_id = ?",
                 [$id, $id],
             );
             DB::update(

@@ -29,7 +29,8 @@ final class Progress
         $row = Rows::sole(
             "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ',
                 COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))),
-                0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?",
+                0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w
+                WHERE w.store_id = ?",
             [$store->id, $store->id],
         );
 
@@ -61,13 +62,16 @@ final class Progress
                 '))',
         };
         [$live, $seen, $undone] = [HistoryEvent::Live->value, HistoryEvent::Seen->value, HistoryEvent::Undone->value];
-        $last = "SELECT h.event FROM history h WHERE %s AND h.created_at >= w.added_at AND h.event IN ('$live', '$seen', '$undone') ORDER BY h.id DESC LIMIT 1";
+        $last = "SELECT h.event FROM history h WHERE %s AND h.created_at >= w.added_at AND h.event IN ('$live', '$seen',
+            '$undone') ORDER BY h.id DESC LIMIT 1";
         $byText = 'IF(p.resource_id IS NULL, NULL, ('.sprintf($last, 'h.resource_id = p.resource_id').'))';
         $byAddress = '('.sprintf($last, 'h.page_id = p.id').')';
         $ready = DraftState::Ready->value;
         $states = DB::select(
             "SELECT w.worklist_id, w.page_id, w.state, $byText AS text, $byAddress AS address,
-                (SELECT MAX(IF(d.state = '$ready', 2, 1)) FROM drafts d WHERE d.resource_id = p.resource_id) AS draft, (SELECT MAX(IF(c.state = '$ready', 2, 1)) FROM address_changes c WHERE c.page_id = p.id) AS `change`
+                (SELECT MAX(IF(d.state = '$ready', 2, 1)) FROM drafts d WHERE d.resource_id = p.resource_id)
+                    AS draft, (SELECT MAX(IF(c.state = '$ready', 2, 1)) FROM address_changes c
+                        WHERE c.page_id = p.id) AS `change`
             FROM weigh_worklist_pages w JOIN weigh_worklists l ON l.id = w.worklist_id AND l.state = 'open'
             JOIN pages p ON p.id = w.page_id
             WHERE w.store_id = ? AND w.state NOT IN ('left', 'done')$only",

@@ -76,7 +76,8 @@ final class Worklists
             DB::select(
                 "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside,
                     SUM(IF(w.state IN
-                        ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
+                        ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id
+                            WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
                 [$store->id],
             ) as $row
         ) {
@@ -89,7 +90,10 @@ final class Worklists
                     0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
                 SELECT worklist_id, SUM(state <>
-                    'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
+                    'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside,
+                        SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0))
+                            AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p
+                            ON p.worklist_id = w.id
             WHERE w.store_id = ? ORDER BY w.state =
             'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
             [$store->id, $store->id],
@@ -181,7 +185,8 @@ final class Worklists
                     : DB::select(
                         'SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT
                             JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w
-                            ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL
+                            ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id
+                            IS NULL
                             AND i.page_id IN ('.
                             Bulk::list($pages).
                             ')',
@@ -248,8 +253,9 @@ final class Worklists
         [$where, $values] = $lens->narrows();
         $rows = DB::select(
             "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside >
-                0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".
-                self::CANDIDATES,
+                0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w
+                    ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id
+                    AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".self::CANDIDATES,
             [$store->id, ...$values],
         );
         $touched = [];
@@ -311,7 +317,8 @@ final class Worklists
         DB::transaction(static function () use ($list, $page, $by): void {
             $pages = Bulk::ids(
                 DB::select(
-                    'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id FOR UPDATE',
+                    'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id
+                        FOR UPDATE',
                     [$list->id],
                 ),
                 'page_id',

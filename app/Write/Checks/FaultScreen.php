@@ -11,7 +11,7 @@ use App\Platform\Spelling\Dictionaries;
 use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;

@@ -12,7 +12,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\NearWording;

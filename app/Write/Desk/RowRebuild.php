@@ -20,7 +20,7 @@ use App\Stores\Models\Store;
 use App\Write\Checks\JudgedText;
 use App\Write\Checks\StoreWords;
 use App\Write\Checks\TextJudge;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
@@ -129,7 +129,8 @@ final class RowRebuild
         $after = 0;
         while (true) {
             $last = Rows::sole(
-                'SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.
+                'SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id
+                    LIMIT '.
                     self::CHUNK.
                     ') chunk',
                 [$store->id, $after],
@@ -301,7 +302,8 @@ final class RowRebuild
         $after = 0;
         do {
             $rows = DB::select(
-                'SELECT resource_id, upside FROM write_rows WHERE store_id = ? AND resource_id > ? ORDER BY resource_id
+                'SELECT resource_id, upside FROM write_rows WHERE store_id = ? AND resource_id > ?
+                    ORDER BY resource_id
                     LIMIT '.self::CHUNK,
                 [$store->id, $after],
             );
@@ -336,7 +338,9 @@ final class RowRebuild
             ',',
             array_map(static fn (DraftState $state): string => "'{$state->value}'", DraftState::cases()),
         );
-        DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked)) AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d ON d.resource_id = w.resource_id
+        DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked))
+            AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d
+                ON d.resource_id = w.resource_id
             SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
     }
 
@@ -360,7 +364,8 @@ final class RowRebuild
                 'SELECT t.market_id, t.field, '.
                     self::digest('t').
                     ' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2)
-                        WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1
+                        WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING
+                        COUNT(*) > 1
                         AND digest IS NOT NULL',
                 [$store->id],
             ) as $row

@@ -13,6 +13,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\Checks\TextJudge;
+use App\Write\WrittenPage;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;

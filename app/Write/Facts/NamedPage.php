@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Write\Facts;
 
+use App\Write\WrittenPage;
+
 /** A page that a file to be checked names. */
 final readonly class NamedPage
 {

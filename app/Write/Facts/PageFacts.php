@@ -8,6 +8,7 @@ use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use App\Write\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\FactSheet;
 

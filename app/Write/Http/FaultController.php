@@ -17,7 +17,7 @@ use App\Write\Checks\Waiver;
 use App\Write\Checks\Waivers;
 use App\Write\Desk\RowRebuild;
 use App\Write\Facts\PageFacts;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 use Orchard\Core\Claims\Claim;

@@ -12,7 +12,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Illuminate\Support\Facades\DB;
 
 /** The facts of pages that a recipe can use: of the shop, of files and structured data, of the market and the day. */

@@ -10,7 +10,7 @@ use App\Inventory\CollectionPages;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipes\ComposedText;
 

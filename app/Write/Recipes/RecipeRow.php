@@ -6,7 +6,7 @@ namespace App\Write\Recipes;
 
 use App\Changes\DraftState;
 use App\Changes\Origin;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 
 /** A page that a recipe may write for, with the text and the draft of its field. */
 final readonly class RecipeRow

@@ -7,7 +7,7 @@ namespace App\Write\Recipes;
 use App\Inventory\CollectionPages;
 use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipes\Recipe;
 use Orchard\Core\Wording\TextField;

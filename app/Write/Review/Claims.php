@@ -14,7 +14,7 @@ use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Facts\PageFacts;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Review;
 
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Orchard\Core\Wording\TextField;
 
 /** A text that waits for approval, with what stands there now. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Review;
 
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 
 /** A draft whose text was not held against facts yet. */
 final readonly class UnjudgedText

@@ -11,7 +11,7 @@ use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\Checks\TextJudge;
 use App\Write\Facts\PageFacts;
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;

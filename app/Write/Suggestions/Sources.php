@@ -147,7 +147,8 @@ final class Sources
                     (string) $row->currency,
                 ),
                 DB::select(
-                    'SELECT currency, SUM(told_in * price_in + told_out * price_out) / 1000000 AS cost FROM write_wishes
+                    'SELECT currency, SUM(told_in * price_in + told_out * price_out) / 1000000 AS cost
+                        FROM write_wishes
                         WHERE store_id = ? AND made_at >= ? AND made_at < ? GROUP BY currency HAVING cost > 0',
                     [$store->id, $utc($from), $utc("$to +1 day")],
                 ),

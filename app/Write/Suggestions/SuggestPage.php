@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Suggestions;
 
-use App\Write\Facts\WrittenPage;
+use App\Write\WrittenPage;
 
 /** A page that texts are suggested for, with what stands there. */
 final readonly class SuggestPage

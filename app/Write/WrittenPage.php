@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Write\Facts;
+namespace App\Write;
 
 /** A page as its texts are written and held against: what it is, and what the shop tells of it. */
 final readonly class WrittenPage
