@@ -17,6 +17,7 @@ use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Connections;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
@@ -82,7 +83,7 @@ do {
     $from = $page === [] ? $from : $page[count($page) - 1]['number'];
 } while ($page !== []);
 office('large', 'PUT', '/switches', ['rate' => $rate, 'burst' => $burst]);
-$begun = app(Releases::class)->send($store, null, null);
+$begun = app(Releases::class)->send($store, new ReleaseWish(), null);
 $code =
     'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; '.
     '$app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); '.

@@ -13,6 +13,7 @@ use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
@@ -69,7 +70,7 @@ office('demo', 'PUT', '/switches', [
     'burst' => 20,
 ]);
 $start = microtime(true);
-$begun = app(Releases::class)->send($store, null, null);
+$begun = app(Releases::class)->send($store, new ReleaseWish(), null);
 $code =
     'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
     $begun['work'].

@@ -155,7 +155,7 @@ $work = static function (array $made): array {
         DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'seen')->count(),
     ];
 };
-$release = app(Releases::class)->send($demo->refresh(), [], null);
+$release = app(Releases::class)->send($demo->refresh(), new ReleaseWish([]), null);
 [$sent, $live, $seen] = $work($release);
 result('folding: live', number_format($put).' addresses of the demo', $live, 'addresses', $put);
 result('folding: seen live', number_format($put).' addresses of the demo', $seen, 'addresses', $put);

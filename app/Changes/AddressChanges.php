@@ -275,15 +275,15 @@ final class AddressChanges
                 : DB::table('address_changes')->where('id', $id)->delete();
             // What was to come is before what comes of it: ours stays, or gives way to what the shop holds.
             [$base, $value] = [(string) $row->base_value, (string) $row->value];
-            History::addAddress(
+            $entry = new NewHistoryEntry(
                 $store->id,
-                (int) $row->page_id,
                 AddressField::from((int) $row->field),
                 $ours ? HistoryEvent::Ready : HistoryEvent::Dropped,
                 $ours ? $base : $value,
                 $ours ? $value : $base,
                 $userId,
             );
+            History::addAddress((int) $row->page_id, $entry);
 
             return true;
         });

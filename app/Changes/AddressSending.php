@@ -88,9 +88,8 @@ final class AddressSending
 
     private static function tell(SentAddress $sent, HistoryEvent $event, string $after, ?string $reason): void
     {
-        History::addAddress(
+        $entry = new NewHistoryEntry(
             $sent->store,
-            $sent->page,
             $sent->field,
             $event,
             $sent->before,
@@ -99,5 +98,6 @@ final class AddressSending
             $sent->release,
             $reason,
         );
+        History::addAddress($sent->page, $entry);
     }
 }

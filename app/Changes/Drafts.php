@@ -17,8 +17,10 @@ use App\Changes\Review\Comments;
 use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
@@ -97,7 +99,7 @@ final class Drafts
                             'ready_at' => $ready ? now() : null,
                         ]);
                     if ($ready) {
-                        History::addMany($store->id, HistoryEvent::Ready, $rows->all(), $userId);
+                        History::addMany(self::entries($rows, HistoryEvent::Ready, $userId));
                     }
 
                     return $rows->pluck('resource_id')->map(static fn (mixed $n): int => Typed::int($n))->all();
@@ -169,7 +171,7 @@ final class Drafts
                             ] + ($isApproval ? [] : ['state' => DraftState::Open->value, 'note' => $note]),
                         );
                     $said = implode(': ', array_filter([$by->guest === null ? '' : "$by->guest, by link", $word]));
-                    History::addMany($store->id, $event, $rows->all(), $by->userId, $said === '' ? null : $said);
+                    History::addMany(self::entries($rows, $event, $by->userId, $said === '' ? null : $said));
                     $isApproval ||
                         Comments::addMany(
                             $store,
@@ -212,32 +214,30 @@ final class Drafts
                     ->where('id', $draft->id)
                     ->update([
                         'state' => DraftState::Ready->value,
-                        'base_value' => (string) $text->stored,
+                        'base_value' => $text->stored,
                         'note' => null,
                     ]);
-                History::add(
+                $entry = new NewHistoryEntry(
                     $store->id,
-                    $draft->resourceId,
                     $draft->field,
                     HistoryEvent::Ready,
-                    (string) $text->stored,
+                    $text->stored,
                     $draft->value,
                     $userId,
-                    $draft->origin,
                     note: 'over the shop’s own change',
                 );
+                History::add($draft->resourceId, $entry, $draft->origin);
                 TextsChanged::dispatch($store->id, [$draft->resourceId], []);
             } else {
-                History::add(
+                $entry = new NewHistoryEntry(
                     $store->id,
-                    $draft->resourceId,
                     $draft->field,
                     HistoryEvent::Dropped,
                     $draft->value,
-                    (string) $text->stored,
+                    $text->stored,
                     $userId,
-                    $draft->origin,
                 );
+                History::add($draft->resourceId, $entry, $draft->origin);
                 TextsChanged::dispatch($store->id, [$draft->resourceId], $this->remove($text, $draft));
             }
 
@@ -291,12 +291,12 @@ final class Drafts
      *
      * @return list<string> digests of what was to show and of what shows now, to be told of (TextsChanged)
      */
-    public function remove(stdClass $text, Draft $draft): array
+    public function remove(StoredText $text, Draft $draft): array
     {
         DB::table('drafts')->where('id', $draft->id)->delete();
         Texts::draft($draft->resourceId, $draft->field, null, null);
 
-        return array_values(array_filter([$text->draft_digest, $text->shown_digest], is_string(...)));
+        return array_values(array_filter([$text->draftDigest, $text->shownDigest], is_string(...)));
     }
 
     /**
@@ -389,13 +389,41 @@ final class Drafts
      *
      * @throws InvalidArgumentException when the store has no such resource
      */
-    public function lock(Store $store, int $resourceId, TextField $field): stdClass
+    public function lock(Store $store, int $resourceId, TextField $field): StoredText
     {
-        return DB::table('resource_texts')
+        $row = DB::table('resource_texts')
             ->where('resource_id', $resourceId)
             ->where('field', $field->value)
             ->where('store_id', $store->id)
             ->lockForUpdate()
-            ->first() ?? throw new InvalidArgumentException("This store has no text of resource $resourceId.");
+            ->first();
+
+        return Records::one(StoredText::class, $row) ??
+            throw new InvalidArgumentException("This store has no text of resource $resourceId.");
+    }
+
+    /**
+     * @param  Collection<int, stdClass>  $rows  of drafts
+     * @return list<array{int, NewHistoryEntry}> what happened to each
+     */
+    private static function entries(Collection $rows, HistoryEvent $event, ?int $userId, ?string $note = null): array
+    {
+        return array_values(
+            array_map(
+                static fn (Draft $draft): array => [
+                    $draft->resourceId,
+                    new NewHistoryEntry(
+                        $draft->storeId,
+                        $draft->field,
+                        $event,
+                        $draft->baseValue,
+                        $draft->value,
+                        $userId,
+                        note: $note,
+                    ),
+                ],
+                $rows->map(Draft::fromRow(...))->all(),
+            ),
+        );
     }
 }

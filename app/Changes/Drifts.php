@@ -190,15 +190,20 @@ final readonly class Drifts
         foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
             DB::transaction(static function () use ($store, $drifts, $userId): void {
                 $entries = array_map(
-                    static fn (DriftedText $drift): stdClass => (object) [
-                        'resource_id' => $drift->resourceId,
-                        'field' => $drift->field->value,
-                        'base_value' => $drift->ours,
-                        'value' => $drift->theirs,
+                    static fn (DriftedText $drift): array => [
+                        $drift->resourceId,
+                        new NewHistoryEntry(
+                            $store->id,
+                            $drift->field,
+                            HistoryEvent::Accepted,
+                            $drift->ours,
+                            $drift->theirs,
+                            $userId,
+                        ),
                     ],
                     $drifts,
                 );
-                History::addMany($store->id, HistoryEvent::Accepted, $entries, $userId);
+                History::addMany($entries);
                 self::forget($drifts);
             });
             $accepted += count($drifts);

@@ -9,8 +9,6 @@ use App\Changes\Editing\LockedText;
 use App\Platform\Database\Bulk;
 use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** The append-only record of what happened to every text; written in the transaction of the change itself. */
 final class History
@@ -23,34 +21,22 @@ final class History
             ->update(['resource_id' => $to]);
     }
 
-    /** @return int the entry's number, which is also the revision of a draft */
+    /**
+     * What happened to a text of a resource.
+     *
+     * @param  ?Origin  $origin  of the text that stands there now
+     * @param  ?int  $recipeId  that made it
+     * @return int the entry's number, which is also the revision of a draft
+     */
     public static function add(
-        int $storeId,
         int $resourceId,
-        TextField $field,
-        HistoryEvent $event,
-        ?string $before,
-        ?string $after,
-        ?int $userId,
+        NewHistoryEntry $entry,
         ?Origin $origin = null,
-        ?int $releaseId = null,
-        ?string $note = null,
         ?int $recipeId = null,
     ): int {
-        return DB::table('history')->insertGetId([
-            'store_id' => $storeId,
-            'resource_id' => $resourceId,
-            'field' => $field->value,
-            'event' => $event->value,
-            'before_value' => $before,
-            'after_value' => $after,
-            'origin' => $origin?->value,
-            'note' => $note === null ? null : mb_substr($note, 0, 400),
-            'release_id' => $releaseId,
-            'recipe_id' => $recipeId,
-            'user_id' => $userId,
-            'created_at' => now()->format('Y-m-d H:i:s.v'),
-        ]);
+        return DB::table('history')->insertGetId(
+            ['resource_id' => $resourceId, 'origin' => $origin?->value, 'recipe_id' => $recipeId] + $entry->columns(),
+        );
     }
 
     /**
@@ -103,61 +89,18 @@ final class History
         return $numbers;
     }
 
-    /**
-     * One entry for each of many drafts.
-     *
-     * @param  array<stdClass>  $drafts  rows of the table drafts
-     */
-    public static function addMany(
-        int $storeId,
-        HistoryEvent $event,
-        array $drafts,
-        ?int $userId,
-        ?string $note = null,
-    ): void {
+    /** @param  list<array{int, NewHistoryEntry}>  $entries  each with the resource whose text it is of */
+    public static function addMany(array $entries): void
+    {
         DB::table('history')->insert(
-            array_map(
-                static fn (stdClass $draft): array => [
-                    'note' => $note === null ? null : mb_substr($note, 0, 400),
-                    'store_id' => $storeId,
-                    'resource_id' => $draft->resource_id,
-                    'field' => $draft->field,
-                    'event' => $event->value,
-                    'before_value' => $draft->base_value,
-                    'after_value' => $draft->value,
-                    'user_id' => $userId,
-                    'created_at' => now()->format('Y-m-d H:i:s.v'),
-                ],
-                $drafts,
-            ),
+            array_map(static fn (array $one): array => ['resource_id' => $one[0]] + $one[1]->columns(), $entries),
         );
     }
 
     /** What happened to an address; such entries have a page and no resource. */
-    public static function addAddress(
-        int $storeId,
-        int $pageId,
-        AddressField $field,
-        HistoryEvent $event,
-        ?string $before,
-        ?string $after,
-        ?int $userId,
-        ?int $releaseId = null,
-        ?string $note = null,
-    ): void {
-        DB::table('history')->insert([
-            'store_id' => $storeId,
-            'resource_id' => 0,
-            'page_id' => $pageId,
-            'field' => $field->value,
-            'event' => $event->value,
-            'before_value' => $before,
-            'after_value' => $after,
-            'note' => $note === null ? null : mb_substr($note, 0, 400),
-            'release_id' => $releaseId,
-            'user_id' => $userId,
-            'created_at' => now()->format('Y-m-d H:i:s.v'),
-        ]);
+    public static function addAddress(int $pageId, NewHistoryEntry $entry): void
+    {
+        DB::table('history')->insert(['resource_id' => 0, 'page_id' => $pageId] + $entry->columns());
     }
 
     /** @param  list<array{page_id: int, field: int, base_value: string, value: string}>  $changes */

@@ -10,6 +10,7 @@ use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -21,7 +22,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Fills the demo after it was brought in, so that every screen shows something: crawled, fed, weighed and untangled,
@@ -166,7 +166,7 @@ final readonly class GrowWork implements LongWork
         }
         $draft = $this->draft($store, $row, TextField::Title, $this->titleOf($row));
         $shop = $this->connections->shop($store);
-        $shop->write($shop->read((string) $row->external_id), ['title' => "{$row->name}, new this autumn"]);
+        $shop->write($shop->read($row->externalId), ['title' => "{$row->name}, new this autumn"]);
         $this->send($store, [$draft], 'One more title');
 
         return 'met';
@@ -198,40 +198,39 @@ final readonly class GrowWork implements LongWork
     }
 
     /** @return ?int the draft's number; null where there is none, or it is past writing */
-    private function draft(Store $store, stdClass $row, TextField $field, string $text): ?int
+    private function draft(Store $store, GrownCollection $row, TextField $field, string $text): ?int
     {
-        $known = $this->drafts->find((int) $row->id, $field);
+        $known = $this->drafts->find($row->id, $field);
         if ($known === null) {
-            $this->drafts->save($store, (int) $row->id, $field, $text, 0, Origin::Hand, $this->person('writer'));
-            $known = $this->drafts->find((int) $row->id, $field);
+            $this->drafts->save($store, $row->id, $field, $text, 0, Origin::Hand, $this->person('writer'));
+            $known = $this->drafts->find($row->id, $field);
         }
 
         return $known === null || $known->state !== DraftState::Open ? null : $known->id;
     }
 
-    /** @return list<stdClass> collections that the shop lets us edit, the most seen first: the same ones each time */
+    /** @return list<GrownCollection> that the shop lets us edit, the most seen first: the same ones each time */
     private function collections(Store $store): array
     {
-        return array_values(
-            DB::select(
-                "SELECT r.id, r.external_id, r.name, JSON_VALUE(r.attributes, '$.products') AS products
+        return Records::select(
+            GrownCollection::class,
+            "SELECT r.id, r.external_id, r.name, JSON_VALUE(r.attributes, '$.products') AS products
                     FROM page_index i
                     JOIN resources r ON r.id = i.resource_id AND r.from_page = 0 WHERE i.store_id = ? AND i.kind = ?
                     ORDER BY i.impressions DESC, r.id LIMIT ?",
-                [$store->id, PageKind::Collection->value, self::DRAFTED],
-            ),
+            [$store->id, PageKind::Collection->value, self::DRAFTED],
         );
     }
 
-    private function titleOf(stdClass $row): string
+    private function titleOf(GrownCollection $row): string
     {
         return "{$row->name}: {$row->products} models by small makers";
     }
 
-    private function descriptionOf(stdClass $row): string
+    private function descriptionOf(GrownCollection $row): string
     {
         return "{$row->products} ".
-            mb_strtolower((string) $row->name).
+            mb_strtolower($row->name).
             ' by small makers, with their sizes and finishes side by '.
             'side. Choose by room, shade and colour.';
     }

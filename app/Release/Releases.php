@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Changes\AddressChange;
 use App\Changes\AddressField;
 use App\Changes\AddressSending;
 use App\Changes\Draft;
@@ -12,6 +13,7 @@ use App\Changes\Events\ReleaseBegun;
 use App\Changes\Events\TextsChanged;
 use App\Facts\Calendar\Calendar;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\FileBook;
 use App\Release\Handing\Handover;
@@ -20,6 +22,8 @@ use App\Release\Handing\Way;
 use App\Release\Handing\Ways;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
+use App\Release\Items\ReleaseItem;
+use App\Release\Items\Thing;
 use App\Release\Making\NewItems;
 use App\Release\Making\Portion;
 use App\Release\Making\Ready;
@@ -49,41 +53,22 @@ final class Releases
      * Takes what is ready into a release and begins to send it: texts and settings of addresses. What belongs to one
      * resource goes in one item.
      *
-     * @param  ?list<int>  $draftIds  null for all that are ready
-     * @param  ?list<int>  $addressIds  null for all that are ready
-     * @param  ?Via  $only  the way that all of it takes; null as it was chosen for the store
-     * @param  int  $percent  1 to 100: a first part of a large release, taken evenly; the rest stays ready
      * @return array{release: int, work: ?int}
      *
      * @throws InvalidArgumentException when nothing of it is ready, or the clicks at risk leave room for none
      */
-    public function send(
-        Store $store,
-        ?array $draftIds,
-        ?int $userId,
-        ?string $name = null,
-        ?array $addressIds = null,
-        int $percent = 100,
-        ?Via $only = null,
-    ): array {
+    public function send(Store $store, ReleaseWish $wish, ?int $userId): array
+    {
         $freeze = Calendar::freezeOn($store, $store->today());
         if ($freeze !== null) {
             throw new InvalidArgumentException("Nothing is released today: “{$freeze}” stands in the calendar.");
         }
-        $ways = Ways::of($store, $only);
-        $portion = new Portion($store, $percent);
+        $ways = Ways::of($store, $wish->only);
+        $portion = new Portion($store, $wish->percent);
 
-        return DB::transaction(function () use (
-            $store,
-            $draftIds,
-            $userId,
-            $name,
-            $addressIds,
-            $ways,
-            $portion,
-        ): array {
-            $drafts = Ready::drafts($store, $draftIds);
-            $addresses = Ready::addresses($store, $addressIds);
+        return DB::transaction(function () use ($store, $wish, $userId, $ways, $portion): array {
+            $drafts = Ready::drafts($store, $wish->drafts);
+            $addresses = Ready::addresses($store, $wish->addresses);
             $drafts = $drafts->whereIn(
                 'resourceId',
                 $portion->part(
@@ -96,14 +81,16 @@ final class Releases
             }
             $release = $this->make(
                 $store,
-                $name ?? now()->setTimezone($store->timezone)->format('D j M, H:i'),
+                $wish->name ?? now()->setTimezone($store->timezone)->format('D j M, H:i'),
                 null,
                 $userId,
             );
             $items = new NewItems($store, $release, $ways);
             $count = $items->addTexts($drafts) + $items->addAddresses($addresses);
             $this->drafts->beginSending(array_values($drafts->map(static fn (Draft $draft): int => $draft->id)->all()));
-            $this->addresses->begin(Bulk::ids($addresses->all(), 'id'));
+            $this->addresses->begin(
+                array_values($addresses->map(static fn (AddressChange $change): int => $change->id)->all()),
+            );
             $this->tell($store, $release);
             TextsChanged::dispatch(
                 $store->id,
@@ -207,20 +194,17 @@ final class Releases
             $files = FileBook::of($store);
             foreach ($items->chunk(500) as $chunk) {
                 DB::table('release_items')->insert(
-                    $chunk
-                        ->map(
-                            static fn (\stdClass $item): array => $new->row(
-                                self::wayBack($item, $files),
-                                (int) $item->resource_id,
-                                (string) $item->external_id,
-                                $item->page_id === null ? null : (int) $item->page_id,
-                                array_map(
-                                    static fn (FieldChange $change): FieldChange => $change->reversed(),
-                                    FieldChange::unpack((string) $item->fields),
-                                ),
+                    array_map(
+                        static fn (ReleaseItem $item): array => $new->row(
+                            self::wayBack($item, $files),
+                            new Thing($item->resourceId, $item->externalId, $item->pageId),
+                            array_map(
+                                static fn (FieldChange $change): FieldChange => $change->reversed(),
+                                $item->changes(),
                             ),
-                        )
-                        ->all(),
+                        ),
+                        Records::of(ReleaseItem::class, $chunk),
+                    ),
                 );
                 DB::table('release_items')
                     ->whereIn('id', $chunk->pluck('id'))
@@ -247,7 +231,7 @@ final class Releases
                 ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))
                 ->lockForUpdate()
                 ->get();
-            foreach ($items as $item) {
+            foreach (Records::of(ReleaseItem::class, $items) as $item) {
                 $this->book->giveUp($item);
             }
             $this->book->changed->tell($store->id);
@@ -260,10 +244,10 @@ final class Releases
      * What went in as a file goes back as one, made of the newest file that holds the thing; the others go back as
      * they went.
      */
-    private static function wayBack(\stdClass $item, FileBook $files): Way
+    private static function wayBack(ReleaseItem $item, FileBook $files): Way
     {
-        $via = Via::from((string) $item->via);
-        $own = $item->file_id === null ? null : (int) $item->file_id;
+        $via = $item->via;
+        $own = $item->fileId;
         if ($via !== Via::File) {
             return new Way($via);
         }
@@ -271,8 +255,8 @@ final class Releases
             array_map(
                 static fn (FieldChange $change): ?int => $change->field === AddressField::Redirect
                     ? $files->ofRedirects()
-                    : $files->holding((int) $item->resource_id, $change->field->key()),
-                FieldChange::unpack((string) $item->fields),
+                    : $files->holding($item->resourceId, $change->field->key()),
+                $item->changes(),
             ),
         );
 

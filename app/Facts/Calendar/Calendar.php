@@ -20,17 +20,10 @@ final class Calendar
     private const MOST = 500;
 
     /** @throws InvalidArgumentException with a sentence for people */
-    public static function add(
-        Store $store,
-        string $name,
-        bool $isBreak,
-        string $first,
-        string $last,
-        Returns $returns,
-        ?int $userId,
-        bool $isFreeze = false,
-    ): int {
-        $days = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->format('%r%a') + 1;
+    public static function add(Store $store, NewEvent $event, ?int $userId): int
+    {
+        $first = new DateTimeImmutable($event->first);
+        $days = (int) $first->diff(new DateTimeImmutable($event->last))->format('%r%a') + 1;
         if ($days < 1 || $days > 366) {
             throw new InvalidArgumentException('The last day is the first or later, and within a year of it.');
         }
@@ -40,16 +33,16 @@ final class Calendar
 
         $id = DB::table('calendar_events')->insertGetId([
             'store_id' => $store->id,
-            'name' => mb_substr(trim($name), 0, 80),
-            'is_break' => $isBreak,
-            'is_freeze' => $isFreeze,
-            'first_day' => $first,
+            'name' => mb_substr(trim($event->name), 0, 80),
+            'is_break' => $event->isBreak,
+            'is_freeze' => $event->isFreeze,
+            'first_day' => $event->first,
             'days' => $days,
-            'returns' => $returns->value,
+            'returns' => $event->returns->value,
             'user_id' => $userId,
             'created_at' => now(),
         ]);
-        $isBreak && BreaksChanged::dispatch($store->id);
+        $event->isBreak && BreaksChanged::dispatch($store->id);
 
         return $id;
     }
@@ -98,7 +91,12 @@ final class Calendar
             for ($year = (int) substr($from, 0, 4) - 1; $year <= (int) substr($to, 0, 4); $year++) {
                 $first = $event->returns->in($event->first, $year);
                 $last = $first === null ? null : $event->lastFrom($first);
-                if ($first !== null && $last !== null && $first->format('Y-m-d') <= $to && $last->format('Y-m-d') >= $from) {
+                if (
+                    $first !== null &&
+                    $last !== null &&
+                    $first->format('Y-m-d') <= $to &&
+                    $last->format('Y-m-d') >= $from
+                ) {
                     $found[] = [
                         'name' => $event->name,
                         'is_break' => $event->isBreak,

@@ -6,6 +6,7 @@ namespace App\Facts\Http;
 
 use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\ComingBoard;
+use App\Facts\Calendar\NewEvent;
 use App\Facts\Calendar\Returns;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
@@ -50,16 +51,15 @@ final class CalendarController
         // Who may not release may not forbid it either.
         abort_if($isFreeze && ! Gate::allows('release', $store), 403);
         try {
-            Calendar::add(
-                $store,
+            $event = new NewEvent(
                 $given['name'],
-                ($given['break'] ?? null) === '1',
                 $given['first'],
                 $given['last'],
                 Returns::from($given['returns']),
-                Caller::id($request),
+                ($given['break'] ?? null) === '1',
                 $isFreeze,
             );
+            Calendar::add($store, $event, Caller::id($request));
         } catch (InvalidArgumentException $error) {
             return back()
                 ->withInput()

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Release\Api;
 
-use App\Platform\Typed;
+use App\Platform\Database\Records;
 use App\Platform\Web\Caller;
 use App\Release\Handing\Via;
+use App\Release\Items\ItemCounts;
+use App\Release\Lists\Batch;
+use App\Release\Lists\SentRelease;
+use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /** Releases as JSON: what was sent and how far it is, sending what is ready, taking back. */
 final readonly class ReleasesApi
@@ -26,13 +30,13 @@ final readonly class ReleasesApi
     public function index(Store $store): JsonResponse
     {
         return response()->json([
-            'data' => DB::table('release_batches')
-                ->where('store_id', $store->id)
-                ->orderByDesc('id')
-                ->limit(100)
-                ->get()
-                ->map(self::row(...))
-                ->all(),
+            'data' => array_map(
+                self::row(...),
+                Records::of(
+                    Batch::class,
+                    DB::table('release_batches')->where('store_id', $store->id)->orderByDesc('id')->limit(100)->get(),
+                ),
+            ),
         ]);
     }
 
@@ -47,15 +51,12 @@ final readonly class ReleasesApi
             return $this->plan($request, $store);
         }
         try {
-            ['release' => $release, 'work' => $work] = $this->releases->send(
-                $store,
-                null,
-                Caller::id($request),
-                is_string($request->input('name')) ? $request->input('name') : null,
-                null,
-                $request->integer('part', 100),
-                Via::tryFrom($request->string('via')->value()),
+            $wish = new ReleaseWish(
+                name: is_string($request->input('name')) ? $request->input('name') : null,
+                percent: $request->integer('part', 100),
+                only: Via::tryFrom($request->string('via')->value()),
             );
+            ['release' => $release, 'work' => $work] = $this->releases->send($store, $wish, Caller::id($request));
         } catch (InvalidArgumentException $nothing) {
             abort(409, $nothing->getMessage());
         }
@@ -74,13 +75,9 @@ final readonly class ReleasesApi
         try {
             $plan = $this->plans->plan(
                 $store,
-                null,
-                null,
-                $given['at'],
+                new ReleaseWish(name: $given['name'] ?? '' ?: null, percent: (int) ($given['part'] ?? 100)),
+                new PlanHours($given['at'], $given['rest'] ?? null),
                 Caller::id($request),
-                $given['name'] ?? '',
-                (int) ($given['part'] ?? 100),
-                $given['rest'] ?? null,
             );
         } catch (InvalidArgumentException $wrong) {
             abort(409, $wrong->getMessage());
@@ -106,30 +103,22 @@ final readonly class ReleasesApi
         return response()->json(['data' => self::row($this->find($store, $release)), 'work' => $work], $status);
     }
 
-    private function find(Store $store, int $release): stdClass
+    private function find(Store $store, int $release): Batch
     {
-        return DB::table('release_batches')->where('store_id', $store->id)->where('id', $release)->first() ??
-            abort(404);
+        return SentRelease::find($store, $release) ?? abort(404);
     }
 
     /** @return array<string, mixed> */
-    private static function row(stdClass $batch): array
+    private static function row(Batch $batch): array
     {
-        $states = DB::table('release_items')
-            ->where('release_id', $batch->id)
-            ->groupBy('state')
-            ->selectRaw('state, COUNT(*) AS n')
-            ->pluck('n', 'state')
-            ->all();
-
         return [
-            'id' => (int) $batch->id,
-            'name' => (string) $batch->name,
-            'undo_of' => $batch->undo_of === null ? null : (int) $batch->undo_of,
-            'items' => (int) $batch->items,
-            'states' => (object) Typed::ints($states),
-            'created_at' => (string) $batch->created_at,
-            'sent_at' => $batch->sent_at,
+            'id' => $batch->id,
+            'name' => $batch->name,
+            'undo_of' => $batch->undoOf,
+            'items' => $batch->items,
+            'states' => (object) ItemCounts::of($batch->id),
+            'created_at' => $batch->createdAt,
+            'sent_at' => $batch->sentAt,
         ];
     }
 }

@@ -5,21 +5,22 @@ declare(strict_types=1);
 namespace App\Release\Campaigns;
 
 use App\Inventory\Selections;
+use App\Platform\Database\Records;
 use App\Release\Items\ItemCounts;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Campaigns, and the texts of one. */
 final class CampaignScreen
 {
     private const PAGE = 50;
 
-    /** @return list<stdClass> campaigns, the newest first, with how many texts they have and who approved them */
+    /** @return list<Campaign> the newest first, with how many texts they have and who approved them */
     public static function all(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            Campaign::class,
             DB::table('release_campaigns as c')
                 ->leftJoin('users as u', 'u.id', '=', 'c.approved_by')
                 ->where('c.store_id', $store->id)
@@ -32,18 +33,22 @@ final class CampaignScreen
                         ->selectRaw('COUNT(*)'),
                     'texts',
                 )
-                ->get()
-                ->all(),
+                ->get(),
         );
     }
 
-    /**
-     * @param  stdClass  $row  of release_campaigns
-     * @return array<string, mixed> for the view release.campaign
-     */
-    public static function of(Request $request, Store $store, stdClass $row): array
+    public static function find(Store $store, int $campaign): ?Campaign
     {
-        $campaign = (int) $row->id;
+        return Records::one(
+            Campaign::class,
+            DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first(),
+        );
+    }
+
+    /** @return array<string, mixed> for the view release.campaign */
+    public static function of(Request $request, Store $store, Campaign $row): array
+    {
+        $campaign = $row->id;
         $after =
             preg_match('/^(\d{1,18})-(\d{1,3})$/', (string) $request->query('after'), $place) === 1
                 ? [(int) $place[1], (int) $place[2]]
@@ -65,21 +70,19 @@ final class CampaignScreen
         return [
             'store' => $store,
             'campaign' => $row,
-            'state' => CampaignState::from((int) $row->state),
+            'state' => $row->state,
             'count' => DB::table('release_campaign_texts')->where('campaign_id', $campaign)->count(),
             'texts' => $texts->take(self::PAGE),
             'next' => $last === null ? null : "$last->resource_id-$last->field",
             'selections' => Selections::named($store),
-            'items' => self::items($row->start_release),
-            'back' => self::items($row->end_release),
+            'items' => self::items($row->startRelease),
+            'back' => self::items($row->endRelease),
         ];
     }
 
     /** @return array<string, int> items of a release by state */
-    private static function items(mixed $release): array
+    private static function items(?int $release): array
     {
-        return is_numeric($release)
-            ? ItemCounts::of((int) $release)
-            : [];
+        return $release === null ? [] : ItemCounts::of($release);
     }
 }

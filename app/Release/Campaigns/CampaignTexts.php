@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Campaigns;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -12,7 +13,6 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Puts texts into a campaign: what pages show now with words in front or behind, or texts as they were given. */
 final class CampaignTexts
@@ -28,41 +28,31 @@ final class CampaignTexts
      * Puts words in front of, or behind, what pages show now.
      *
      * @param  list<int>  $resources
-     * @param  bool  $alsoCut  whether also where the text would be cut off then
      * @return array{put: int, cut: int, none: int} none: pages that have no such text
      */
-    public function wrap(
-        Store $store,
-        int $campaign,
-        array $resources,
-        TextField $field,
-        string $front,
-        string $behind,
-        bool $alsoCut,
-    ): array {
+    public function wrap(Store $store, int $campaign, array $resources, Wrapping $with): array
+    {
+        $field = $with->field;
         $markets = Markets::of($store);
         $suffixes = TitleSuffixes::of($store);
         $told = ['put' => 0, 'cut' => 0, 'none' => 0];
         $rows = [];
         foreach (self::texts($store, $resources, $field) as $row) {
-            $suffix = $field === TextField::Title ? $suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
-            $own =
-                trim((string) $row->stored) === ''
-                    ? (new TextContext(suffix: $suffix))->own((string) $row->shown)
-                    : (string) $row->stored;
+            $suffix = $field === TextField::Title ? $suffixes->suffix($row->marketId, $row->kind) : '';
+            $own = trim($row->stored) === '' ? (new TextContext(suffix: $suffix))->own($row->shown) : $row->stored;
             if (trim($own) === '') {
                 $told['none']++;
 
                 continue;
             }
-            $text = trim("$front $own $behind");
-            $slot = $markets->find((int) $row->market_id)->textLimits()->desktopSlot($field);
-            if (! $alsoCut && $this->ruler->fit($text.$suffix, $slot)->isCut()) {
+            $text = trim("$with->front $own $with->behind");
+            $slot = $markets->find($row->marketId)->textLimits()->desktopSlot($field);
+            if (! $with->alsoCut && $this->ruler->fit($text.$suffix, $slot)->isCut()) {
                 $told['cut']++;
 
                 continue;
             }
-            $rows[] = [$campaign, (int) $row->id, $field->value, mb_substr($text, 0, $field->longest())];
+            $rows[] = [$campaign, $row->id, $field->value, mb_substr($text, 0, $field->longest())];
         }
         $told['put'] = count($rows);
         self::put($rows);
@@ -78,12 +68,13 @@ final class CampaignTexts
 
     /**
      * @param  list<int>  $resources
-     * @return iterable<stdClass> id, market_id, kind, stored and shown
+     * @return iterable<CampaignPage>
      */
     private static function texts(Store $store, array $resources, TextField $field): iterable
     {
         foreach (array_chunk($resources, 2000) as $some) {
-            yield from DB::select(
+            yield from Records::select(
+                CampaignPage::class,
                 'SELECT r.id, r.market_id, r.kind, t.stored, t.shown FROM resources r
                     JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?
                     WHERE r.store_id = ? AND r.gone = 0 AND r.id IN ('.

@@ -10,7 +10,8 @@ use App\Changes\Origin;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Facts\Calendar\Calendar;
-use App\Facts\Calendar\Returns;
+use App\Facts\Calendar\NewEvent;
+use App\Platform\Database\Records;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
 use App\Stores\Models\Store;
@@ -77,7 +78,7 @@ final class Campaigns
             if ($texts === []) {
                 throw new InvalidArgumentException('It has no texts yet.');
             }
-            [$starts, $ends] = [self::time($row->starts_at), self::time($row->ends_at)];
+            [$starts, $ends] = [self::time($row->startsAt), self::time($row->endsAt)];
             if ($ends->getTimestamp() <= time()) {
                 throw new InvalidArgumentException('Its time is over.');
             }
@@ -107,15 +108,7 @@ final class Campaigns
                     'state' => CampaignState::Approved->value,
                     'approved_by' => $userId,
                     'approved_at' => now(),
-                    'event_id' => Calendar::add(
-                        $store,
-                        "Campaign: $row->name",
-                        false,
-                        $first,
-                        $last,
-                        Returns::Never,
-                        $userId,
-                    ),
+                    'event_id' => Calendar::add($store, new NewEvent("Campaign: $row->name", $first, $last), $userId),
                 ]);
         }, 3);
     }
@@ -124,18 +117,20 @@ final class Campaigns
     public function stop(Store $store, int $id): void
     {
         DB::transaction(function () use ($store, $id): void {
-            $row =
+            $row = Records::one(
+                Campaign::class,
                 DB::table('release_campaigns')
                     ->where('store_id', $store->id)
                     ->where('id', $id)
                     ->lockForUpdate()
-                    ->first() ?? throw new InvalidArgumentException('There is no such campaign.');
-            $state = CampaignState::from((int) $row->state);
+                    ->first(),
+            );
+            $state = $row->state ?? throw new InvalidArgumentException('There is no such campaign.');
             if ($state === CampaignState::Running) {
                 $this->set($id, ['state' => CampaignState::Ending->value, 'ends_at' => now()]);
             } elseif ($state === CampaignState::Planned || $state === CampaignState::Approved) {
                 Spells::end($store, SpellCause::Campaign, $id);
-                $row->event_id === null || Calendar::drop($store, (int) $row->event_id);
+                $row->eventId === null || Calendar::drop($store, $row->eventId);
                 $this->set($id, ['state' => CampaignState::Missed->value, 'note' => 'Called off.', 'event_id' => null]);
             }
         });
@@ -162,18 +157,22 @@ final class Campaigns
     private function advance(Store $store, int $id): void
     {
         DB::transaction(function () use ($store, $id): void {
-            $row = DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first();
-            $state = $row === null ? CampaignState::Over : CampaignState::from((int) $row->state);
-            $isOver = $row !== null && self::time($row->ends_at)->getTimestamp() <= time();
+            $row = Records::one(
+                Campaign::class,
+                DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first(),
+            );
+            if ($row === null) {
+                return;
+            }
+            $isOver = self::time($row->endsAt)->getTimestamp() <= time();
             // Days without releases may have come into the calendar since it was approved.
             $isDue =
-                $row !== null &&
-                self::time($row->starts_at)->getTimestamp() <= time() &&
+                self::time($row->startsAt)->getTimestamp() <= time() &&
                 Calendar::freezeOn($store, $store->today()) === null;
             match (true) {
-                $state === CampaignState::Approved && $isOver => $this->miss($store, $row),
-                $state === CampaignState::Approved && $isDue => $this->start($store, $row),
-                $state === CampaignState::Running && $isOver, $state === CampaignState::Ending => $this->end(
+                $row->state === CampaignState::Approved && $isOver => $this->miss($store, $row),
+                $row->state === CampaignState::Approved && $isDue => $this->start($store, $row),
+                $row->state === CampaignState::Ending, $row->state === CampaignState::Running && $isOver => $this->end(
                     $store,
                     $row,
                 ),
@@ -182,7 +181,7 @@ final class Campaigns
         }, 3);
     }
 
-    private function start(Store $store, stdClass $row): void
+    private function start(Store $store, Campaign $row): void
     {
         $drafts = [];
         foreach (
@@ -211,55 +210,55 @@ final class Campaigns
             );
         }
         if ($drafts === []) {
-            $this->set((int) $row->id, [
+            $this->set($row->id, [
                 'state' => CampaignState::Over->value,
                 'note' => 'The shop had all of its texts already; nothing was changed.',
             ]);
-            Spells::end($store, SpellCause::Campaign, (int) $row->id);
+            Spells::end($store, SpellCause::Campaign, $row->id);
 
             return;
         }
         $made = $this->releases->sendTexts(
             $store,
             collect($drafts),
-            $row->approved_by === null ? null : (int) $row->approved_by,
+            $row->approvedBy,
             "Campaign “{$row->name}”, start",
         );
-        $this->set((int) $row->id, ['state' => CampaignState::Running->value, 'start_release' => $made['release']]);
+        $this->set($row->id, ['state' => CampaignState::Running->value, 'start_release' => $made['release']]);
     }
 
     /** Takes the texts back; those that are on their way yet are waited for first, so that none stays behind. */
-    private function end(Store $store, stdClass $row): void
+    private function end(Store $store, Campaign $row): void
     {
-        $release = (int) $row->start_release;
-        Spells::prolong($store, SpellCause::Campaign, (int) $row->id);
+        $release = (int) $row->startRelease;
+        Spells::prolong($store, SpellCause::Campaign, $row->id);
         $this->releases->withdrawWaiting($store, $release);
         $isUnsure = DB::table('release_items')
             ->where('release_id', $release)
             ->where('state', ItemState::Intended->value)
             ->exists();
         if ($isUnsure) {
-            $this->set((int) $row->id, ['state' => CampaignState::Ending->value]);
+            $this->set($row->id, ['state' => CampaignState::Ending->value]);
 
             return;
         }
-        $by = $row->approved_by === null ? null : (int) $row->approved_by;
+        $by = $row->approvedBy;
         try {
             $made = $this->releases->undo($store, $release, null, $by, "Campaign “{$row->name}”, end");
-            $this->set((int) $row->id, ['state' => CampaignState::Over->value, 'end_release' => $made['release']]);
+            $this->set($row->id, ['state' => CampaignState::Over->value, 'end_release' => $made['release']]);
         } catch (InvalidArgumentException) {
-            $this->set((int) $row->id, [
+            $this->set($row->id, [
                 'state' => CampaignState::Over->value,
                 'note' => 'Nothing of it was live at its end.',
             ]);
         }
-        Spells::end($store, SpellCause::Campaign, (int) $row->id);
+        Spells::end($store, SpellCause::Campaign, $row->id);
     }
 
-    private function miss(Store $store, stdClass $row): void
+    private function miss(Store $store, Campaign $row): void
     {
-        Spells::end($store, SpellCause::Campaign, (int) $row->id);
-        $this->set((int) $row->id, [
+        Spells::end($store, SpellCause::Campaign, $row->id);
+        $this->set($row->id, [
             'state' => CampaignState::Missed->value,
             'note' => 'Nothing was released at that time: the application did not run, or the calendar forbade it.',
         ]);
@@ -277,14 +276,17 @@ final class Campaigns
     }
 
     /** @throws InvalidArgumentException where there is none in this state */
-    private function locked(Store $store, int $id, CampaignState $state): stdClass
+    private function locked(Store $store, int $id, CampaignState $state): Campaign
     {
-        return DB::table('release_campaigns')
+        $row = DB::table('release_campaigns')
             ->where('store_id', $store->id)
             ->where('id', $id)
             ->where('state', $state->value)
             ->lockForUpdate()
-            ->first() ?? throw new InvalidArgumentException('Only a campaign that is '.$state->label().' can be.');
+            ->first();
+
+        return Records::one(Campaign::class, $row) ??
+            throw new InvalidArgumentException('Only a campaign that is '.$state->label().' can be.');
     }
 
     /** @param  array<string, mixed>  $values */
@@ -293,8 +295,8 @@ final class Campaigns
         DB::table('release_campaigns')->where('id', $id)->update($values);
     }
 
-    private static function time(mixed $utc): DateTimeImmutable
+    private static function time(string $utc): DateTimeImmutable
     {
-        return new DateTimeImmutable(is_string($utc) ? $utc : 'now', new DateTimeZone('UTC'));
+        return new DateTimeImmutable($utc, new DateTimeZone('UTC'));
     }
 }

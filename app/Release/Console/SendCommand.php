@@ -6,8 +6,10 @@ namespace App\Release\Console;
 
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\Via;
+use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Console\StoreCommand;
 use InvalidArgumentException;
 
@@ -35,44 +37,29 @@ final class SendCommand extends StoreCommand
                     ? Via::tryFrom($via) ?? throw new InvalidArgumentException('--via is direct, file or person.')
                     : null;
 
-            $part = is_numeric($part = $this->option('part')) ? (int) $part : 100;
+            $wish = new ReleaseWish(
+                name: is_string($name) && $name !== '' ? $name : null,
+                percent: is_numeric($part = $this->option('part')) ? (int) $part : 100,
+                only: $only,
+            );
             if (is_string($at = $this->option('at')) && $at !== '') {
-                return $this->plan($plans, $at, is_string($name) ? $name : '', $part, $only);
+                return $this->plan($plans, $wish, $at);
             }
 
-            return $this->follow(
-                $releases->send(
-                    $this->store(),
-                    null,
-                    null,
-                    is_string($name) && $name !== '' ? $name : null,
-                    null,
-                    $part,
-                    $only,
-                ),
-                $desk,
-            );
+            return $this->follow($releases->send($this->store(), $wish, null), $desk);
         });
     }
 
-    private function plan(Plans $plans, string $at, string $name, int $part, ?Via $only): int
+    private function plan(Plans $plans, ReleaseWish $wish, string $at): int
     {
-        if ($only !== null) {
+        if ($wish->only !== null) {
             throw new InvalidArgumentException(
                 '--via is for a release that goes at once, not for one that is planned.',
             );
         }
         $rest = $this->option('rest');
-        $plan = $plans->plan(
-            $this->store(),
-            null,
-            null,
-            $at,
-            null,
-            $name,
-            $part,
-            is_string($rest) && $rest !== '' ? $rest : null,
-        );
+        $hours = new PlanHours($at, is_string($rest) && $rest !== '' ? $rest : null);
+        $plan = $plans->plan($this->store(), $wish, $hours, null);
 
         return $this->answer(['plan' => $plan, 'state' => 'planned'], "It is planned for $at.");
     }

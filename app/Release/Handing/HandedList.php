@@ -6,6 +6,7 @@ namespace App\Release\Handing;
 
 use App\Changes\AddressField;
 use App\Changes\ShownPart;
+use App\Platform\Database\Records;
 use App\Release\Items\FieldChange;
 use App\Stores\Models\Store;
 use Generator;
@@ -13,7 +14,6 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Redirects\AddressPattern;
 use Orchard\Core\Redirects\Redirect;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * The list that a person or a developer works by: settings of addresses by what they have in common, texts page by
@@ -76,10 +76,10 @@ final readonly class HandedList
     public function texts(): Generator
     {
         foreach ($this->items('r.id IS NOT NULL AND i.page_id IS NULL') as $item) {
-            foreach (FieldChange::unpack((string) $item->fields) as $change) {
+            foreach ($item->changes() as $change) {
                 yield [
                     'name' => (string) $item->name,
-                    'url' => (string) $item->resource_url,
+                    'url' => (string) $item->resourceUrl,
                     'field' => $change->field->label(),
                     'before' => $change->base,
                     'after' => $change->target,
@@ -123,23 +123,24 @@ final readonly class HandedList
     public function addresses(): Generator
     {
         foreach ($this->items('i.page_id IS NOT NULL') as $item) {
-            $url = PageUrl::parse((string) $item->page_url);
+            $url = PageUrl::parse((string) $item->pageUrl);
             if ($url === null) {
                 continue;
             }
-            foreach (FieldChange::unpack((string) $item->fields) as $change) {
+            foreach ($item->changes() as $change) {
                 $of = $change->field === AddressField::RobotsFile ? $url->resolve('/robots.txt') ?? $url : $url;
                 yield [$of, $change, $item->seen === 'seen'];
             }
         }
     }
 
-    /** @return Generator<int, stdClass> */
+    /** @return Generator<int, HandedItem> */
     private function items(string $which): Generator
     {
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Records::select(
+                HandedItem::class,
                 "SELECT i.id, i.fields, i.seen, r.name, r.url AS resource_url, p.url AS page_url
                 FROM release_items i LEFT JOIN resources r ON r.id = i.resource_id LEFT JOIN pages p ON p.id = i.page_id
                 WHERE i.release_id = ? AND i.store_id = ? AND i.via = 'person' AND i.state <> 'withdrawn'
@@ -147,7 +148,7 @@ final readonly class HandedList
                 [$this->release, $this->store->id, $after],
             );
             foreach ($rows as $row) {
-                $after = (int) $row->id;
+                $after = $row->id;
                 yield $row;
             }
         } while (count($rows) === 1000);

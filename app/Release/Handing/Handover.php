@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Handing;
 
 use App\Changes\AddressField;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Release\Items\FieldChange;
 use App\Stores\Models\Store;
@@ -12,7 +13,6 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Tabular\RawTable;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * The files of a release: the shop's own, with its changed rows alone and all other cells to the byte as they came.
@@ -66,10 +66,10 @@ final readonly class Handover
             return $this->redirects($file, $table, $head);
         }
         $wanted = [];
-        foreach ($this->items($file) as [, $row, $changes]) {
-            foreach ($changes as $change) {
+        foreach ($this->items($file) as $item) {
+            foreach ($item->changes() as $change) {
                 $column = $file->column($change->field->key());
-                $column === null || ($wanted[$row][$column] = $change->target);
+                $column === null || ($wanted[$item->place][$column] = $change->target);
             }
         }
         ksort($wanted);
@@ -101,15 +101,14 @@ final readonly class Handover
             }
             $items = $this->items($file);
             $byRow = [];
-            foreach ($items as $i => [, $row]) {
-                $byRow[$row][] = $i;
+            foreach ($items as $item) {
+                $byRow[$item->place][] = $item;
             }
             $table = $file->table();
             foreach ($table->records() as $number => $cells) {
-                foreach ($byRow[$number] ?? [] as $i) {
-                    [$item, , $changes] = $items[$i];
-                    $obstacle = $this->obstacle($file, $table, $cells, $item, $changes);
-                    $obstacle === null || ($found[(int) $item->id] = $obstacle);
+                foreach ($byRow[$number] ?? [] as $item) {
+                    $obstacle = $this->obstacle($file, $table, $cells, $item);
+                    $obstacle === null || ($found[$item->id] = $obstacle);
                 }
             }
         }
@@ -119,13 +118,12 @@ final readonly class Handover
 
     /**
      * @param  list<string>  $cells
-     * @param  list<FieldChange>  $changes
      * @return ?array{state: string, reason: string, theirs: array<string, string>}
      */
-    private function obstacle(ShopFile $file, RawTable $table, array $cells, stdClass $item, array $changes): ?array
+    private function obstacle(ShopFile $file, RawTable $table, array $cells, FileItem $item): ?array
     {
         $theirs = [];
-        foreach ($changes as $change) {
+        foreach ($item->changes() as $change) {
             $column = $file->column($change->field->key());
             if ($column === null) {
                 continue;
@@ -166,22 +164,22 @@ final readonly class Handover
      * Whether a text was released, and seen or taken back, since the file was exported: then the file does not know of
      * it.
      */
-    private function isOlder(ShopFile $file, stdClass $item, FieldChange $change): bool
+    private function isOlder(ShopFile $file, FileItem $item, FieldChange $change): bool
     {
         return $change->field instanceof TextField &&
             DB::table('history')
-                ->where('resource_id', $item->resource_id)
+                ->where('resource_id', $item->resourceId)
                 ->where('field', $change->field->value)
                 ->whereIn('event', ['live', 'undone', 'accepted'])
                 ->where('created_at', '>', $file->createdAt)
                 ->exists();
     }
 
-    /** @return list<array{stdClass, int, list<FieldChange>}> items, the row of each in the file, and its changes */
+    /** @return list<FileItem> */
     private function items(ShopFile $file): array
     {
-        $rows = [];
-        foreach (
+        return Records::of(
+            FileItem::class,
             DB::table('release_items as i')
                 ->where('i.release_id', $this->release)
                 ->where('i.file_id', $file->id)
@@ -196,12 +194,8 @@ final readonly class Handover
                         '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND '.
                             'r.file_id = i.file_id) AS place',
                     ),
-                ]) as $item
-        ) {
-            $rows[] = [$item, (int) $item->place, FieldChange::unpack((string) $item->fields)];
-        }
-
-        return $rows;
+                ]),
+        );
     }
 
     /**
@@ -244,12 +238,12 @@ final readonly class Handover
         }
         $base = rtrim($this->store->base_url, '/');
         $records = [];
-        foreach ($this->items($file) as [$item, , $changes]) {
-            foreach ($changes as $change) {
+        foreach ($this->items($file) as $item) {
+            foreach ($item->changes() as $change) {
                 if ($change->field !== AddressField::Redirect || $change->target === '') {
                     continue;
                 }
-                $from = substr((string) $item->external_id, strlen('address:'));
+                $from = substr($item->externalId, strlen('address:'));
                 $to =
                     str_starts_with($change->target, $base) && ! $isWhole
                         ? substr($change->target, strlen($base))

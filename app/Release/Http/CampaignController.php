@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Release\Campaigns\Campaign;
 use App\Release\Campaigns\CampaignFile;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Campaigns\CampaignScreen;
 use App\Release\Campaigns\CampaignState;
 use App\Release\Campaigns\CampaignTexts;
+use App\Release\Campaigns\Wrapping;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Texts with a start and an end: planned, filled, approved, called off. */
 final class CampaignController
@@ -75,7 +75,7 @@ final class CampaignController
             'cut' => ['nullable', 'in:1'],
             'file' => ['nullable', 'file', 'max:20480'],
         ]);
-        abort_unless((int) $this->find($store, $campaign)->state === CampaignState::Planned->value, 409);
+        abort_unless($this->find($store, $campaign)->state === CampaignState::Planned, 409);
         $file = $request->file('file');
         try {
             if ($file instanceof UploadedFile) {
@@ -86,15 +86,13 @@ final class CampaignController
             if ($front.$behind === '') {
                 throw new InvalidArgumentException('Which words are put in front or behind?');
             }
-            $told = $this->texts->wrap(
-                $store,
-                $campaign,
-                CampaignTexts::chosen($store, $given),
+            $with = new Wrapping(
                 TextField::fromKey($given['field']) ?? TextField::Title,
                 $front,
                 $behind,
                 ($given['cut'] ?? null) === '1',
             );
+            $told = $this->texts->wrap($store, $campaign, CampaignTexts::chosen($store, $given), $with);
         } catch (InvalidArgumentException $wrong) {
             return back()
                 ->withInput()
@@ -133,7 +131,7 @@ final class CampaignController
     public function drop(Request $request, Store $store, int $campaign): RedirectResponse
     {
         $given = $request->validate(['resource' => ['nullable', 'integer'], 'field' => ['nullable', 'integer']]);
-        abort_unless((int) $this->find($store, $campaign)->state === CampaignState::Planned->value, 409);
+        abort_unless($this->find($store, $campaign)->state === CampaignState::Planned, 409);
         CampaignTexts::takeOut(
             $campaign,
             isset($given['resource']) ? [(int) $given['resource'], (int) ($given['field'] ?? 1)] : null,
@@ -142,10 +140,9 @@ final class CampaignController
         return back();
     }
 
-    private function find(Store $store, int $campaign): stdClass
+    private function find(Store $store, int $campaign): Campaign
     {
-        return DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first() ??
-            abort(404);
+        return CampaignScreen::find($store, $campaign) ?? abort(404);
     }
 
     private static function user(Request $request): User

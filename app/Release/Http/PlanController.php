@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -23,16 +24,8 @@ final class PlanController
         /** @var User $user */
         $user = $request->user();
         try {
-            $this->plans->plan(
-                $store,
-                $request->drafts($store),
-                $request->addresses($store),
-                $request->string('at')->value(),
-                $user->id,
-                $request->name(),
-                $request->part(),
-                $request->string('rest')->value() ?: null,
-            );
+            $hours = new PlanHours($request->string('at')->value(), $request->string('rest')->value() ?: null);
+            $this->plans->plan($store, $request->wish($store), $hours, $user->id);
         } catch (InvalidArgumentException $wrong) {
             return redirect()
                 ->route('release', $store)

@@ -46,14 +46,7 @@ final class ReleaseController
         /** @var User $user */
         $user = $request->user();
         try {
-            $made = $releases->send(
-                $store,
-                $request->drafts($store),
-                $user->id,
-                $request->name() ?: null,
-                $request->addresses($store),
-                $request->part(),
-            );
+            $made = $releases->send($store, $request->wish($store), $user->id);
         } catch (InvalidArgumentException $wrong) {
             return redirect()
                 ->route('release', $store)

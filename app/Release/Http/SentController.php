@@ -7,6 +7,7 @@ namespace App\Release\Http;
 use App\Access\Models\User;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
+use App\Release\Lists\Batch;
 use App\Release\Lists\SentRelease;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
@@ -16,7 +17,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use stdClass;
 
 /** One release that was made: its items, how far it is, and what is done with it. */
 final class SentController
@@ -108,7 +108,7 @@ final class SentController
         return redirect()->route('release.show', [$store, $release]);
     }
 
-    private function find(Store $store, int $release): stdClass
+    private function find(Store $store, int $release): Batch
     {
         return SentRelease::find($store, $release) ?? abort(404);
     }

@@ -6,11 +6,11 @@ namespace App\Release\Lists;
 
 use App\Access\Role;
 use App\Changes\DraftState;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** What is ready to go, the way it takes, and clashes to decide. */
 final class ReleaseScreen
@@ -103,13 +103,16 @@ final class ReleaseScreen
         );
     }
 
-    /** @return iterable<stdClass> drafts that met a change in the shop, with the shop's text beside them */
-    private static function clashes(Store $store): iterable
+    /** @return list<ClashingText> */
+    private static function clashes(Store $store): array
     {
-        return self::drafts($store, DraftState::Clash)
-            ->orderBy('drafts.id')
-            ->limit(100)
-            ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
+        return Records::of(
+            ClashingText::class,
+            self::drafts($store, DraftState::Clash)
+                ->orderBy('drafts.id')
+                ->limit(100)
+                ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']),
+        );
     }
 
     /** Drafts of a state, each with its resource and the text that it is to take the place of. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Lists;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Release\Handing\Handover;
@@ -21,22 +22,21 @@ final class SentRelease
 {
     private const PAGE = 50;
 
-    public static function find(Store $store, int $release): ?stdClass
+    public static function find(Store $store, int $release): ?Batch
     {
-        return DB::table('release_batches')
+        $row = DB::table('release_batches')
             ->leftJoin('users', 'users.id', '=', 'user_id')
             ->where('store_id', $store->id)
             ->where('release_batches.id', $release)
             ->first(['release_batches.*', 'users.name as user_name']);
+
+        return Records::one(Batch::class, $row);
     }
 
-    /**
-     * @param  stdClass  $row  as find() gives it
-     * @return array<string, mixed> for the view release.show
-     */
-    public static function of(Request $request, Store $store, stdClass $row): array
+    /** @return array<string, mixed> for the view release.show */
+    public static function of(Request $request, Store $store, Batch $row): array
     {
-        $release = (int) $row->id;
+        $release = $row->id;
         $items = DB::table('release_items')
             ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
             ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')

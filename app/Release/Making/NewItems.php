@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace App\Release\Making;
 
+use App\Changes\AddressChange;
 use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\ShownPart;
 use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Release\Handing\Via;
 use App\Release\Handing\Way;
 use App\Release\Handing\Ways;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
+use App\Release\Items\Thing;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -22,7 +25,6 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Writes the items of a new release: what belongs to one thing and takes the same way goes in one. */
 final readonly class NewItems
@@ -71,13 +73,8 @@ final readonly class NewItems
                     );
                 }
                 foreach ($ways as $key => $way) {
-                    $rows[] = $this->row(
-                        $way,
-                        (int) $resourceId,
-                        (string) $resource->external_id,
-                        null,
-                        $changes[$key],
-                    );
+                    $thing = new Thing((int) $resourceId, (string) $resource->external_id, null);
+                    $rows[] = $this->row($way, $thing, $changes[$key]);
                 }
             }
             DB::table('release_items')->insert($rows);
@@ -88,33 +85,33 @@ final readonly class NewItems
     }
 
     /**
-     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @param  Collection<int, AddressChange>  $changes
      * @return int how many items
      */
     public function addAddresses(Collection $changes): int
     {
         $base = PageUrl::parse($this->store->base_url);
         $count = 0;
-        foreach ($changes->groupBy('page_id')->chunk(500) as $chunk) {
+        foreach ($changes->groupBy('pageId')->chunk(500) as $chunk) {
             $pages = $this->pages(
                 array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all()),
             );
             $rows = [];
             foreach ($chunk as $page => $group) {
                 $row = $pages[$page] ?? throw new LogicException("Page $page is not there.");
-                $url = PageUrl::parse((string) $row->url) ?? throw new LogicException("Page $page has no address.");
+                $url = PageUrl::parse($row->url) ?? throw new LogicException("Page $page has no address.");
                 $kind = PageKind::tryFrom((int) $row->kind) ?? PageKind::Other;
-                $resource = (int) $row->resource_id;
+                $resource = (int) $row->resourceId;
                 $ways = $parts = [];
                 foreach ($group as $change) {
-                    $field = AddressField::from((int) $change->field);
-                    $way = $this->ways->ofAddress($field, $resource, $kind, (int) $row->from_page > 0);
+                    $field = $change->field;
+                    $way = $this->ways->ofAddress($field, $resource, $kind, (int) $row->fromPage > 0);
                     $isOwn =
                         $this->ways->isOfResource($field, $resource, $kind) ||
                         ($way->file !== null && $field !== AddressField::Redirect);
                     $external = match (true) {
                         $field === AddressField::RobotsFile => ShopAdmin::FILE.'/robots.txt',
-                        $isOwn => (string) $row->external_id,
+                        $isOwn => (string) $row->externalId,
                         default => ShopAdmin::ADDRESS.$url->target(),
                     };
                     $key = $way->key()." $external";
@@ -122,7 +119,7 @@ final readonly class NewItems
                     $parts[$key][] = $this->addressChange($change, $row, $url, $base);
                 }
                 foreach ($ways as $key => [$way, $isOwn, $external]) {
-                    $rows[] = $this->row($way, $isOwn ? $resource : 0, $external, (int) $page, $parts[$key]);
+                    $rows[] = $this->row($way, new Thing($isOwn ? $resource : 0, $external, (int) $page), $parts[$key]);
                 }
             }
             DB::table('release_items')->insert($rows);
@@ -136,16 +133,16 @@ final readonly class NewItems
      * @param  list<FieldChange>  $changes
      * @return array<string, mixed>
      */
-    public function row(Way $way, int $resource, string $external, ?int $page, array $changes): array
+    public function row(Way $way, Thing $thing, array $changes): array
     {
         $isDirect = $way->via === Via::Direct;
 
         return [
             'release_id' => $this->release,
             'store_id' => $this->store->id,
-            'resource_id' => $resource,
-            'page_id' => $page,
-            'external_id' => $external,
+            'resource_id' => $thing->resource,
+            'page_id' => $thing->page,
+            'external_id' => $thing->external,
             'state' => ($isDirect ? ItemState::Waiting : ItemState::Handed)->value,
             'fields' => FieldChange::pack($changes),
             'via' => $way->via->value,
@@ -160,9 +157,9 @@ final readonly class NewItems
 
     /**
      * @param  list<int>  $ids
-     * @return Collection<int|string, \stdClass>
+     * @return array<int, ChangedPage> by id
      */
-    private function pages(array $ids): Collection
+    private function pages(array $ids): array
     {
         $rows = DB::table('pages')
             ->leftJoin(
@@ -177,18 +174,18 @@ final readonly class NewItems
             ]);
         $this->ways->lookUp(Bulk::ids($rows->all(), 'resource_id'));
 
-        return $rows->keyBy('id');
+        return array_column(Records::of(ChangedPage::class, $rows), null, 'id');
     }
 
-    private function addressChange(stdClass $change, stdClass $page, PageUrl $url, ?PageUrl $base): FieldChange
+    private function addressChange(AddressChange $change, ChangedPage $page, PageUrl $url, ?PageUrl $base): FieldChange
     {
-        $field = AddressField::from((int) $change->field);
-        $value = (string) $change->value;
+        $field = $change->field;
+        $value = $change->value;
         $canonicals = (array) json_decode((string) $page->canonicals, true);
         $robots = json_decode((string) $page->robots, true);
         [$before, $after] = match ($field) {
             AddressField::Canonical => [
-                is_string($canonicals[0] ?? null) ? $canonicals[0] : (string) $page->canonical_header,
+                is_string($canonicals[0] ?? null) ? $canonicals[0] : (string) $page->canonicalHeader,
                 $value,
             ],
             AddressField::Robots => [
@@ -196,24 +193,21 @@ final readonly class NewItems
                 $value,
             ],
             AddressField::Redirect => [
-                (string) $page->redirect_url,
+                (string) $page->redirectUrl,
                 $value === 'gone' ? $value : $url->resolve($value)?->text() ?? $value,
             ],
             AddressField::StructuredData,
             AddressField::RelatedLinks,
             AddressField::ImageAlts,
-            AddressField::RobotsFile => [
-                ShownPart::wanted($field, (string) $change->base_value, $url),
-                ShownPart::wanted($field, $value, $url),
-            ],
+            AddressField::RobotsFile => [ShownPart::wanted($field, $change->baseValue, $url), ShownPart::wanted($field, $value, $url)],
             AddressField::Slug => ['', $url->resolve(preg_replace('~[^/]*$~', '', $url->path).$value)?->text()],
         };
 
         return new FieldChange(
             $field,
-            (string) $change->base_value,
+            $change->baseValue,
             $value,
-            (string) $change->origin,
+            $change->origin,
             $before,
             $value === '' ? null : $after,
         );

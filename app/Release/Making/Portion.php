@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Making;
 
-use App\Changes\AddressField;
+use App\Changes\AddressChange;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Collection;
@@ -27,19 +27,19 @@ final readonly class Portion
     /**
      * What is bounded by the clicks at risk are addresses; what is only added to pages goes with the part alone.
      *
-     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
-     * @return Collection<int, \stdClass> those that go
+     * @param  Collection<int, AddressChange>  $changes
+     * @return Collection<int, AddressChange> those that go
      */
     public function ofAddresses(Collection $changes): Collection
     {
-        $decides = static fn (\stdClass $change): bool => AddressField::from((int) $change->field)->decidesAddress();
+        $decides = static fn (AddressChange $change): bool => $change->field->decidesAddress();
         $deciding = $changes->filter($decides);
         $adding = $changes->reject($decides);
-        $pages = array_values(array_unique(Typed::ints($adding->pluck('page_id')->all())));
+        $pages = self::pagesOf($adding);
 
         return $deciding
-            ->whereIn('page_id', $this->chosen($deciding))
-            ->concat($adding->whereIn('page_id', $this->part($pages)))
+            ->whereIn('pageId', $this->chosen($deciding))
+            ->concat($adding->whereIn('pageId', $this->part($pages)))
             ->values();
     }
 
@@ -48,21 +48,21 @@ final readonly class Portion
      * itself, goes with it or before it: a
      * duplicate that names its keeper while that still names another would be a chain.
      *
-     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @param  Collection<int, AddressChange>  $changes
      * @return list<int>
      */
     public function chosen(Collection $changes): array
     {
-        $all = array_values(array_unique(Typed::ints($changes->pluck('page_id')->all())));
+        $all = self::pagesOf($changes);
         $byUrl = [];
         foreach (array_chunk($all, 5000) as $chunk) {
             $byUrl += DB::table('pages')->whereIn('id', $chunk)->pluck('id', 'url')->all();
         }
         $leadsTo = [];
         foreach ($changes as $change) {
-            $target = Typed::int($byUrl[(string) $change->value] ?? 0);
-            if ($target !== 0 && $target !== (int) $change->page_id) {
-                $leadsTo[(int) $change->page_id] = $target;
+            $target = Typed::int($byUrl[$change->value] ?? 0);
+            if ($target !== 0 && $target !== $change->pageId) {
+                $leadsTo[$change->pageId] = $target;
             }
         }
         $part = $this->part($all);
@@ -84,6 +84,17 @@ final readonly class Portion
         }
 
         return $settled;
+    }
+
+    /**
+     * @param  Collection<int, AddressChange>  $changes
+     * @return list<int> each once
+     */
+    private static function pagesOf(Collection $changes): array
+    {
+        return array_values(
+            array_unique($changes->map(static fn (AddressChange $change): int => $change->pageId)->all()),
+        );
     }
 
     /**

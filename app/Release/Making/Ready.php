@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Release\Making;
 
+use App\Changes\AddressChange;
 use App\Changes\Draft;
 use App\Changes\DraftState;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
+use App\Platform\Database\Records;
+use App\Platform\Typed;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
@@ -39,16 +42,21 @@ final class Ready
 
     /**
      * @param  ?list<int>  $ids  null for all
-     * @return Collection<int, \stdClass> rows of address_changes
+     * @return Collection<int, AddressChange>
      */
     public static function addresses(Store $store, ?array $ids): Collection
     {
-        return self::approved(DB::table('address_changes'), $store, $ids)
-            ->orderBy('page_id')
-            ->orderBy('field')
-            ->limit(Releases::MOST_ITEMS)
-            ->lockForUpdate()
-            ->get();
+        return collect(
+            Records::of(
+                AddressChange::class,
+                self::approved(DB::table('address_changes'), $store, $ids)
+                    ->orderBy('page_id')
+                    ->orderBy('field')
+                    ->limit(Releases::MOST_ITEMS)
+                    ->lockForUpdate()
+                    ->get(),
+            ),
+        );
     }
 
     /**
@@ -71,6 +79,28 @@ final class Ready
                 // Guests have no user of their own, and never write.
                 static fn (Builder $query) => $query->whereRaw('NOT (approved_by <=> user_id AND user_id IS NOT NULL)'),
             );
+    }
+
+    /**
+     * Those that somebody approved, whether or not the store asks for it.
+     *
+     * @param  string  $table  drafts or address_changes
+     * @return list<int>
+     */
+    public static function approvedIds(string $table, Store $store): array
+    {
+        return array_values(
+            Typed::ints(
+                DB::table($table)
+                    ->where('store_id', $store->id)
+                    ->where('state', DraftState::Ready->value)
+                    ->whereNotNull('approved_at')
+                    ->orderBy('id')
+                    ->limit(Releases::MOST_ITEMS)
+                    ->pluck('id')
+                    ->all(),
+            ),
+        );
     }
 
     /** Why nothing can go, with what helps. */

@@ -6,10 +6,10 @@ namespace App\Release\Planning;
 
 use App\Changes\DraftState;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * What is in a planned release: the drafts and changes of addresses that were ready, as they were looked at. What was
@@ -46,24 +46,26 @@ final class PlanChanges
      */
     public static function due(Plan $plan): array
     {
-        $drafts = DB::select(
+        $drafts = Records::select(
+            DueChange::class,
             'SELECT c.change_id AS id, d.revision = c.seen OR COALESCE(d.approved_at > ?, 0) AS same
                 FROM release_plan_changes c JOIN drafts d ON d.id = c.change_id AND d.state = ?
                 WHERE c.plan_id = ? AND c.is_address = 0 ORDER BY c.change_id',
             [$plan->madeAt, DraftState::Ready->value, $plan->id],
         );
-        $addresses = DB::select(
+        $addresses = Records::select(
+            DueChange::class,
             'SELECT c.change_id AS id, CRC32(a.value) = c.seen OR COALESCE(a.approved_at > ?, 0) AS same
                 FROM release_plan_changes c JOIN address_changes a ON a.id = c.change_id AND a.state = ?
                 WHERE c.plan_id = ? AND c.is_address = 1 ORDER BY c.change_id',
             [$plan->madeAt, DraftState::Ready->value, $plan->id],
         );
-        $isSame = static fn (stdClass $row): bool => (int) $row->same === 1;
+        $isSame = static fn (DueChange $change): bool => $change->same;
         [$sameDrafts, $sameAddresses] = [array_filter($drafts, $isSame), array_filter($addresses, $isSame)];
 
         return [
-            'drafts' => Bulk::ids(array_values($sameDrafts), 'id'),
-            'addresses' => Bulk::ids(array_values($sameAddresses), 'id'),
+            'drafts' => array_column($sameDrafts, 'id'),
+            'addresses' => array_column($sameAddresses, 'id'),
             'changed' => count($drafts) + count($addresses) - count($sameDrafts) - count($sameAddresses),
         ];
     }

@@ -7,6 +7,7 @@ namespace App\Release\Planning;
 use App\Facts\Calendar\Calendar;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreTime;
 use DateTimeImmutable;
@@ -37,26 +38,14 @@ final class Plans
     }
 
     /**
-     * @param  ?list<int>  $drafts  null for all that are ready
-     * @param  ?list<int>  $addresses  null for all that are ready
-     * @param  string  $at  "2026-12-01T06:00" in the store's time
-     * @param  ?string  $rest  the same: when the rest goes, where only a part goes first
      * @return int its number
      *
      * @throws InvalidArgumentException with a sentence for people
      */
-    public function plan(
-        Store $store,
-        ?array $drafts,
-        ?array $addresses,
-        string $at,
-        ?int $userId,
-        string $name = '',
-        int $part = 100,
-        ?string $rest = null,
-    ): int {
-        $first = self::hour($store, $at);
-        $second = $rest === null || $part >= 100 ? null : self::hour($store, $rest);
+    public function plan(Store $store, ReleaseWish $wish, PlanHours $hours, ?int $userId): int
+    {
+        $first = self::hour($store, $hours->at);
+        $second = $hours->rest === null || $wish->percent >= 100 ? null : self::hour($store, $hours->rest);
         if ($second !== null && $second->getTimestamp() < $first->getTimestamp() + 3600) {
             throw new InvalidArgumentException('The rest goes an hour after the first part, or later.');
         }
@@ -68,24 +57,16 @@ final class Plans
             throw new InvalidArgumentException('There are '.self::MOST.' planned releases already.');
         }
 
-        return DB::transaction(function () use (
-            $store,
-            $drafts,
-            $addresses,
-            $userId,
-            $name,
-            $part,
-            $first,
-            $second,
-        ): int {
-            $name =
-                $name !== '' ? $name : $first->setTimezone(new DateTimeZone($store->timezone))->format('D j M, H:i');
-            $plan = $this->put($store, $name, $first, max(1, min(100, $part)), null, $userId);
-            if (PlanChanges::put($store, $plan, $drafts, $addresses) === 0) {
+        return DB::transaction(static function () use ($store, $wish, $userId, $first, $second): int {
+            $name = $wish->name ?? $first->setTimezone(new DateTimeZone($store->timezone))->format('D j M, H:i');
+            $by = ['store_id' => $store->id, 'user_id' => $userId];
+            $plan = self::put($name, $first, $by + ['part' => max(1, min(100, $wish->percent))]);
+            if (PlanChanges::put($store, $plan, $wish->drafts, $wish->addresses) === 0) {
                 throw new InvalidArgumentException('Nothing of this is ready.');
             }
             if ($second !== null) {
-                PlanChanges::copy($plan, $this->put($store, "$name, the rest", $second, 100, $plan, $userId));
+                $rest = self::put("$name, the rest", $second, $by + ['part' => 100, 'after_plan' => $plan]);
+                PlanChanges::copy($plan, $rest);
             }
 
             return $plan;
@@ -184,7 +165,11 @@ final class Plans
         if ($drafts === [] && $addresses === []) {
             throw new InvalidArgumentException($stayed ?? 'Nothing of it is ready any more.');
         }
-        $made = $this->releases->send($store, $drafts, $plan->userId, $plan->name, $addresses, $plan->part);
+        $made = $this->releases->send(
+            $store,
+            new ReleaseWish($drafts, $addresses, $plan->name, $plan->part),
+            $plan->userId,
+        );
         $this->set($plan->id, PlanState::Sent, $stayed, $made['release']);
 
         return $made['release'];
@@ -221,18 +206,17 @@ final class Plans
         };
     }
 
-    private function put(Store $store, string $name, DateTimeImmutable $at, int $part, ?int $after, ?int $userId): int
+    /** @param  array<string, mixed>  $columns  of the table release_plans, beside those of every plan that waits */
+    private static function put(string $name, DateTimeImmutable $at, array $columns): int
     {
-        return DB::table('release_plans')->insertGetId([
-            'store_id' => $store->id,
-            'name' => mb_substr(trim($name), 0, 120),
-            'sends_at' => $at->format('Y-m-d H:i:s'),
-            'part' => $part,
-            'after_plan' => $after,
-            'state' => PlanState::Planned->value,
-            'user_id' => $userId,
-            'made_at' => now(),
-        ]);
+        return DB::table('release_plans')->insertGetId(
+            $columns + [
+                'name' => mb_substr(trim($name), 0, 120),
+                'sends_at' => $at->format('Y-m-d H:i:s'),
+                'state' => PlanState::Planned->value,
+                'made_at' => now(),
+            ],
+        );
     }
 
     private function set(int $id, PlanState $state, ?string $note, ?int $release = null): void

@@ -14,17 +14,19 @@ use App\Changes\DraftState;
 use App\Changes\Events\AddressMoved;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\NewHistoryEntry;
 use App\Changes\Origin;
 use App\Changes\SentAddress;
 use App\Connectors\Shop\ShopResource;
 use App\Inventory\PageBook;
 use App\Inventory\Succession;
+use App\Platform\Database\Records;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
+use App\Release\Items\ReleaseItem;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
 final class ItemBook
@@ -38,7 +40,7 @@ final class ItemBook
     }
 
     /** Before a request: from here on the shop may or may not have the write. */
-    public function intend(stdClass $item, string $version): void
+    public function intend(ReleaseItem $item, string $version): void
     {
         $this->set($item, [
             'state' => ItemState::Intended->value,
@@ -48,7 +50,7 @@ final class ItemBook
         ]);
     }
 
-    public function notSent(stdClass $item, string $reason, int $wait, bool $unsure): void
+    public function notSent(ReleaseItem $item, string $reason, int $wait, bool $unsure): void
     {
         $this->set($item, [
             'state' => $unsure ? ItemState::Intended->value : ItemState::Waiting->value,
@@ -58,21 +60,22 @@ final class ItemBook
         ]);
     }
 
-    public function later(stdClass $item, string $reason, int $attempts, int $wait, bool $unsure): void
+    /** @param  int  $wait  seconds until it is tried again */
+    public function later(ReleaseItem $item, FailedTry $try, int $wait): void
     {
         $this->set($item, [
-            'attempts' => $attempts,
-            'reason' => mb_substr($reason, 0, 400),
-            'unsure' => $unsure ? 1 : 0,
+            'attempts' => $item->attempts + $try->counts(),
+            'reason' => mb_substr($try->reason, 0, 400),
+            'unsure' => $try->isUnsure ? 1 : 0,
             'not_before' => $wait > 0 ? now()->addSeconds($wait) : null,
         ]);
     }
 
-    public function refuse(stdClass $item, string $reason): void
+    public function refuse(ReleaseItem $item, string $reason): void
     {
         $this->set($item, ['state' => ItemState::Refused->value, 'reason' => mb_substr($reason, 0, 400)]);
         [$isUndo, $userId] = $this->batch($item);
-        foreach (FieldChange::unpack((string) $item->fields) as $change) {
+        foreach ($item->changes() as $change) {
             if ($change->field instanceof AddressField) {
                 $isUndo ||
                     $this->addresses->settle(
@@ -83,21 +86,20 @@ final class ItemBook
 
                 continue;
             }
-            History::add(
-                (int) $item->store_id,
-                (int) $item->resource_id,
+            $entry = new NewHistoryEntry(
+                $item->storeId,
                 $change->field,
                 HistoryEvent::Refused,
                 $change->base,
                 $change->target,
                 $userId,
-                Origin::from($change->origin),
-                (int) $item->release_id,
+                $item->releaseId,
                 $reason,
             );
-            $this->changed->add((int) $item->resource_id);
+            History::add($item->resourceId, $entry, Origin::from($change->origin));
+            $this->changed->add($item->resourceId);
             if (! $isUndo) {
-                $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Refused, $reason);
+                $this->drafts->settle($item->resourceId, $change->field, DraftState::Refused, $reason);
             }
         }
         $this->giveBack($item, $isUndo);
@@ -111,7 +113,7 @@ final class ItemBook
      */
     public function hinder(int $id, string $reason, ?array $theirs): void
     {
-        $item = DB::table('release_items')->where('id', $id)->first();
+        $item = Records::one(ReleaseItem::class, DB::table('release_items')->where('id', $id)->first());
         if ($item === null) {
             return;
         }
@@ -121,21 +123,16 @@ final class ItemBook
 
             return;
         }
-        $changes = FieldChange::unpack((string) $item->fields);
+        $changes = $item->changes();
         $fields = $theirs;
         foreach ($changes as $change) {
             $fields[$change->field->key()] ??= $change->base;
         }
-        $this->clash(
-            $item,
-            $changes,
-            new ShopResource((string) $item->external_id, '', '', '', '', $fields, []),
-            $reason,
-        );
+        $this->clash($item, $changes, new ShopResource($item->externalId, '', '', '', '', $fields, []), $reason);
     }
 
     /** @param  list<FieldChange>  $changes */
-    public function clash(stdClass $item, array $changes, ShopResource $now, string $reason): void
+    public function clash(ReleaseItem $item, array $changes, ShopResource $now, string $reason): void
     {
         $this->set($item, [
             'state' => ItemState::Clash->value,
@@ -156,33 +153,32 @@ final class ItemBook
 
                 continue;
             }
-            Texts::stored((int) $item->resource_id, $change->field, $theirs);
+            Texts::stored($item->resourceId, $change->field, $theirs);
             if ($theirs === $change->base && count($changes) > 1) {
                 // The other text is the one that changed; this one can be sent again as it is.
-                $isUndo || $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Ready, null);
+                $isUndo || $this->drafts->settle($item->resourceId, $change->field, DraftState::Ready, null);
 
                 continue;
             }
-            History::add(
-                (int) $item->store_id,
-                (int) $item->resource_id,
+            $entry = new NewHistoryEntry(
+                $item->storeId,
                 $change->field,
                 HistoryEvent::Clash,
                 $change->base,
                 $theirs,
                 $userId,
-                Origin::from($change->origin),
-                (int) $item->release_id,
+                $item->releaseId,
                 $reason,
             );
-            $isUndo || $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Clash, $reason);
+            History::add($item->resourceId, $entry, Origin::from($change->origin));
+            $isUndo || $this->drafts->settle($item->resourceId, $change->field, DraftState::Clash, $reason);
         }
         $this->giveBack($item, $isUndo);
-        $this->changed->add((int) $item->resource_id);
+        $this->changed->add($item->resourceId);
     }
 
     /** @param  list<FieldChange>  $changes */
-    public function live(stdClass $item, array $changes, ShopResource $now): void
+    public function live(ReleaseItem $item, array $changes, ShopResource $now): void
     {
         $this->set($item, [
             'state' => ItemState::Live->value,
@@ -193,7 +189,7 @@ final class ItemBook
             'seen' => 'no',
             'look_at' => now(),
         ]);
-        Resources::hasVersion((int) $item->resource_id, $now->version);
+        Resources::hasVersion($item->resourceId, $now->version);
         $this->hold($item, $changes, $now->path);
     }
 
@@ -202,7 +198,7 @@ final class ItemBook
      *
      * @param  list<FieldChange>  $changes
      */
-    public function arrived(stdClass $item, array $changes): void
+    public function arrived(ReleaseItem $item, array $changes): void
     {
         $this->set($item, ['state' => ItemState::Live->value, 'reason' => null, 'sent_at' => now()]);
         $slug = array_filter($changes, static fn (FieldChange $change): bool => $change->field === AddressField::Slug);
@@ -210,15 +206,15 @@ final class ItemBook
     }
 
     /** What was handed over is not waited for any longer; its drafts are ready again. */
-    public function giveUp(stdClass $item): void
+    public function giveUp(ReleaseItem $item): void
     {
         $this->set($item, ['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
         [$isUndo] = $this->batch($item);
-        $this->changed->add((int) $item->resource_id);
-        foreach ($isUndo ? [] : FieldChange::unpack((string) $item->fields) as $change) {
+        $this->changed->add($item->resourceId);
+        foreach ($isUndo ? [] : $item->changes() as $change) {
             $change->field instanceof AddressField
-                ? $this->addresses->backToReady((int) $item->page_id, $change->field)
-                : $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Ready, null);
+                ? $this->addresses->backToReady((int) $item->pageId, $change->field)
+                : $this->drafts->settle($item->resourceId, $change->field, DraftState::Ready, null);
         }
         $this->giveBack($item, $isUndo);
     }
@@ -229,10 +225,10 @@ final class ItemBook
      * @param  list<FieldChange>  $changes
      * @param  string  $path  where the thing shows now
      */
-    private function hold(stdClass $item, array $changes, string $path): void
+    private function hold(ReleaseItem $item, array $changes, string $path): void
     {
         [$isUndo, $userId] = $this->batch($item);
-        $store = Store::query()->findOrFail((int) $item->store_id);
+        $store = Store::query()->findOrFail($item->storeId);
         foreach ($changes as $change) {
             if ($change->field instanceof AddressField) {
                 $this->addresses->live(
@@ -244,21 +240,19 @@ final class ItemBook
 
                 continue;
             }
-            $text = $this->drafts->lock($store, (int) $item->resource_id, $change->field);
-            Texts::stored((int) $item->resource_id, $change->field, $change->target, $change->origin);
-            History::add(
+            $text = $this->drafts->lock($store, $item->resourceId, $change->field);
+            Texts::stored($item->resourceId, $change->field, $change->target, $change->origin);
+            $entry = new NewHistoryEntry(
                 $store->id,
-                (int) $item->resource_id,
                 $change->field,
                 $isUndo ? HistoryEvent::Undone : HistoryEvent::Live,
                 $change->base,
                 $change->target,
                 $userId,
-                Origin::from($change->origin),
-                (int) $item->release_id,
-                recipeId: $isUndo ? null : $change->recipe,
+                $item->releaseId,
             );
-            $draft = $this->drafts->find((int) $item->resource_id, $change->field);
+            History::add($item->resourceId, $entry, Origin::from($change->origin), $isUndo ? null : $change->recipe);
+            $draft = $this->drafts->find($item->resourceId, $change->field);
             if ($draft === null) {
                 continue;
             }
@@ -268,66 +262,66 @@ final class ItemBook
                 $this->drafts->rebase($draft, $change->target);
             }
         }
-        $this->changed->add((int) $item->resource_id);
+        $this->changed->add($item->resourceId);
     }
 
     /**
      * A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the
      * redirect.
      */
-    private function moved(Store $store, stdClass $item, string $path, bool $isUndo): void
+    private function moved(Store $store, ReleaseItem $item, string $path, bool $isUndo): void
     {
         $url = PageUrl::parse($store->base_url)?->resolve($path);
         if ($url === null) {
             return;
         }
-        ['from' => $old, 'page' => $page] = Resources::moved($store, (int) $item->resource_id, $url);
+        ['from' => $old, 'page' => $page] = Resources::moved($store, $item->resourceId, $url);
         $old === $url->text() || AddressMoved::dispatch($store->id, $old, $url->text());
         if ($page === null) {
             return;
         }
         // Taken back, the page is again where it was.
         Succession::forget($page);
-        if ($page !== (int) $item->page_id) {
-            (new PageBook($store))->showsResource($page, (int) $item->resource_id);
-            $isUndo || Succession::byHand($store, (int) $item->page_id, $url->text());
+        if ($page !== (int) $item->pageId) {
+            (new PageBook($store))->showsResource($page, $item->resourceId);
+            $isUndo || Succession::byHand($store, (int) $item->pageId, $url->text());
         }
     }
 
-    private static function sent(stdClass $item, FieldChange $change, AddressField $field, ?int $user): SentAddress
+    private static function sent(ReleaseItem $item, FieldChange $change, AddressField $field, ?int $user): SentAddress
     {
         return new SentAddress(
-            (int) $item->store_id,
-            (int) $item->page_id,
+            $item->storeId,
+            (int) $item->pageId,
             $field,
             $change->base,
             $change->target,
-            (int) $item->release_id,
+            $item->releaseId,
             $user,
         );
     }
 
     /** An undo that did not come about leaves the item of the release as it was: it can be taken back another time. */
-    private function giveBack(stdClass $item, bool $isUndo): void
+    private function giveBack(ReleaseItem $item, bool $isUndo): void
     {
         if ($isUndo) {
             DB::table('release_items')
-                ->where('external_id', $item->external_id)
-                ->where('undone_by', $item->release_id)
+                ->where('external_id', $item->externalId)
+                ->where('undone_by', $item->releaseId)
                 ->update(['undone_by' => null]);
         }
     }
 
     /** @return array{bool, ?int} whether it is an undo, and who asked for it */
-    private function batch(stdClass $item): array
+    private function batch(ReleaseItem $item): array
     {
-        $batch = DB::table('release_batches')->where('id', $item->release_id)->first();
+        $batch = DB::table('release_batches')->where('id', $item->releaseId)->first();
 
         return [$batch?->undo_of !== null, $batch?->user_id === null ? null : (int) $batch->user_id];
     }
 
     /** @param  array<string, mixed>  $values */
-    private function set(stdClass $item, array $values): void
+    private function set(ReleaseItem $item, array $values): void
     {
         DB::table('release_items')->where('id', $item->id)->update($values);
     }

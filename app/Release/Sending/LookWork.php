@@ -9,17 +9,20 @@ use App\Catalogue\Texts;
 use App\Changes\AddressField;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\NewHistoryEntry;
 use App\Changes\ShownPart;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopAdmin;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
+use App\Release\Items\ReleaseItem;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
@@ -28,7 +31,6 @@ use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * The live check: fetches each released page as a searcher would and compares what it shows with what it is to show.
@@ -85,10 +87,10 @@ final class LookWork implements LongWork
             if ($items->isEmpty()) {
                 return $this->sleepOrEnd($run);
             }
-            foreach ($items as $item) {
+            foreach (Records::of(ReleaseItem::class, $items) as $item) {
                 $url = PageUrl::parse((string) $item->url);
                 $url = self::isOfFile($item)
-                    ? $store->baseUrl()->resolve(substr((string) $item->external_id, strlen(ShopAdmin::FILE)))
+                    ? $store->baseUrl()->resolve(substr($item->externalId, strlen(ShopAdmin::FILE)))
                     : $url;
                 if ($url !== null) {
                     $http->add(
@@ -104,7 +106,7 @@ final class LookWork implements LongWork
             }
             while ($http->underWay() > 0) {
                 foreach ($http->finished(0.5) as [$tag, $answer]) {
-                    /** @var array{stdClass, PageUrl} $tag as it was added */
+                    /** @var array{ReleaseItem, PageUrl} $tag as it was added */
                     [$item, $url] = $tag;
                     $run->fenced(fn () => $this->compare($store, $item, $url, $answer));
                 }
@@ -153,15 +155,15 @@ final class LookWork implements LongWork
         return '';
     }
 
-    private static function isOfFile(stdClass $item): bool
+    private static function isOfFile(ReleaseItem $item): bool
     {
-        return str_starts_with((string) $item->external_id, ShopAdmin::FILE);
+        return str_starts_with($item->externalId, ShopAdmin::FILE);
     }
 
-    private function compare(Store $store, stdClass $item, PageUrl $url, HttpAnswer $answer): void
+    private function compare(Store $store, ReleaseItem $item, PageUrl $url, HttpAnswer $answer): void
     {
         $shown = null;
-        $changes = FieldChange::unpack((string) $item->fields);
+        $changes = $item->changes();
         if ($answer->status === 200 && ! self::isOfFile($item)) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             $shown = PageTexts::of(
@@ -174,7 +176,7 @@ final class LookWork implements LongWork
                 self::introOf($changes),
             );
         }
-        if ($item->page_id !== null && $answer->status > 0) {
+        if ($item->pageId !== null && $answer->status > 0) {
             $shown = ($shown ?? PageTexts::of('', null, null, null, [], '')) +
                 self::settings($url, $answer, $facts ?? null) + [
                     AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : '',
@@ -186,11 +188,11 @@ final class LookWork implements LongWork
                 $changes,
                 static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value] ?? null),
             ) === [];
-        $looks = (int) $item->looks + 1;
-        $isHanded = (string) $item->state === ItemState::Handed->value;
+        $looks = $item->looks + 1;
+        $isHanded = $item->state === ItemState::Handed;
         // Whoever it was handed to may take days; a page is not asked more than daily for it.
         $next = $isHanded
-            ? (strtotime((string) $item->due_at) <= time()
+            ? (strtotime((string) $item->dueAt) <= time()
                 ? null
                 : self::AGAIN[$looks - 1] ?? 86400)
             : self::AGAIN[$looks - 1] ?? null;
@@ -216,33 +218,29 @@ final class LookWork implements LongWork
         foreach ($changes as $change) {
             $now = $shown[$change->field->value] ?? null;
             if ($change->field instanceof AddressField) {
-                History::addAddress(
-                    $store->id,
-                    (int) $item->page_id,
-                    $change->field,
-                    HistoryEvent::Seen,
-                    null,
-                    // Of a part, that it stands there: all links of a page are no history.
-                    $change->field->decidesAddress() ? $now : $change->target,
-                    null,
-                    (int) $item->release_id,
-                );
+                // Of a part, that it stands there: all links of a page are no history.
+                $after = $change->field->decidesAddress() ? $now : $change->target;
+                History::addAddress((int) $item->pageId, self::seen($item, $change, $after));
 
                 continue;
             }
-            $digests = [...$digests, ...Texts::shown((int) $item->resource_id, $change->field, $now)];
-            History::add(
-                $store->id,
-                (int) $item->resource_id,
-                $change->field,
-                HistoryEvent::Seen,
-                null,
-                $now,
-                null,
-                releaseId: (int) $item->release_id,
-            );
+            $digests = [...$digests, ...Texts::shown($item->resourceId, $change->field, $now)];
+            History::add($item->resourceId, self::seen($item, $change, $now));
         }
-        $digests === [] || $this->book->changed->add((int) $item->resource_id, $digests);
+        $digests === [] || $this->book->changed->add($item->resourceId, $digests);
+    }
+
+    private static function seen(ReleaseItem $item, FieldChange $change, ?string $now): NewHistoryEntry
+    {
+        return new NewHistoryEntry(
+            $item->storeId,
+            $change->field,
+            HistoryEvent::Seen,
+            null,
+            $now,
+            null,
+            $item->releaseId,
+        );
     }
 
     /** @return array<int, string> what an address shows of what can be set for it, by AddressField */

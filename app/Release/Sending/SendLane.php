@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Platform\Database\Records;
 use App\Platform\Work\SliceEnd;
-use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
+use App\Release\Items\ReleaseItem;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Which item of a release is sent next. Texts of different things go side by side; what changes an address or a file
@@ -46,7 +46,7 @@ final class SendLane
      *
      * @param  int  $running  how many are under way
      */
-    public function next(int $running): ?stdClass
+    public function next(int $running): ?ReleaseItem
     {
         while (! $this->isTaken) {
             $wait = (int) ceil($this->notBefore - microtime(true));
@@ -54,8 +54,8 @@ final class SendLane
             if ($wait <= 0 && $item === null) {
                 return null;
             }
-            if ($item !== null && $item->not_before !== null) {
-                $wait = (int) ceil(strtotime((string) $item->not_before) - time());
+            if ($item !== null && $item->notBefore !== null) {
+                $wait = (int) ceil(strtotime($item->notBefore) - time());
                 // No shop makes us wait longer: the clock was put back since.
                 $wait = $wait > self::LONGEST_WAIT ? 0 : $wait;
             }
@@ -65,7 +65,7 @@ final class SendLane
                     return null;
                 }
                 $this->isTaken = $isAlone;
-                $this->underWay[(int) $item->id] = true;
+                $this->underWay[$item->id] = true;
 
                 return $item;
             }
@@ -84,9 +84,9 @@ final class SendLane
     }
 
     /** @param  int  $pause  seconds that the shop wants to be left alone */
-    public function ended(stdClass $item, int $pause): void
+    public function ended(ReleaseItem $item, int $pause): void
     {
-        unset($this->underWay[(int) $item->id]);
+        unset($this->underWay[$item->id]);
         $this->isTaken = false;
         $this->notBefore = max($this->notBefore, microtime(true) + $pause);
     }
@@ -97,12 +97,15 @@ final class SendLane
         return $this->first() === null;
     }
 
-    private function first(): ?stdClass
+    private function first(): ?ReleaseItem
     {
         // Intents first: whatever may have been sent is settled before anything new is.
-        return $this->open(ItemState::Intended)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
+        $row =
+            $this->open(ItemState::Intended)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
             ($this->open(ItemState::Waiting)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
                 $this->open(ItemState::Waiting, ItemState::Intended)->orderBy('not_before')->first());
+
+        return Records::one(ReleaseItem::class, $row);
     }
 
     private function open(ItemState ...$states): Builder
@@ -113,9 +116,9 @@ final class SendLane
             ->whereNotIn('id', array_keys($this->underWay));
     }
 
-    private static function isAlone(stdClass $item): bool
+    private static function isAlone(ReleaseItem $item): bool
     {
-        foreach (FieldChange::unpack((string) $item->fields) as $change) {
+        foreach ($item->changes() as $change) {
             if (! ($change->field instanceof TextField)) {
                 return true;
             }

@@ -17,11 +17,11 @@ use App\Platform\Work\WorkRun;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemCounts;
 use App\Release\Items\ItemState;
+use App\Release\Items\ReleaseItem;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Sends a release, a few resources side by side, each exactly once.
@@ -86,7 +86,7 @@ final class SendWork implements LongWork
         return $lane->end ?? ($lane->isEmpty() ? $this->finish($run) : SliceEnd::more());
     }
 
-    private function sendOne(WorkRun $run, ShopAdmin $admin, SendLane $lane, stdClass $item): void
+    private function sendOne(WorkRun $run, ShopAdmin $admin, SendLane $lane, ReleaseItem $item): void
     {
         try {
             $lane->ended($item, $this->send($run, $admin, $item));
@@ -109,11 +109,11 @@ final class SendWork implements LongWork
      *
      * @throws ShopUnavailable where the shop does not take the key: then nothing more can be sent
      */
-    private function send(WorkRun $run, ShopAdmin $admin, stdClass $item): int
+    private function send(WorkRun $run, ShopAdmin $admin, ReleaseItem $item): int
     {
-        $changes = FieldChange::unpack((string) $item->fields);
+        $changes = $item->changes();
         try {
-            $now = $admin->read((string) $item->external_id);
+            $now = $admin->read($item->externalId);
         } catch (ShopUnavailable $unavailable) {
             if ($unavailable->isLockedOut()) {
                 throw $unavailable;
@@ -124,16 +124,17 @@ final class SendWork implements LongWork
                 return 0;
             }
 
-            return $this->tryLater(
-                $run,
-                $item,
+            $try = new FailedTry(
                 $unavailable->getMessage(),
                 $unavailable->retryAfter,
-                isRequestToWait: $unavailable->status === 429,
+                $unavailable->status === 429,
+                $item->unsure,
             );
+
+            return $this->tryLater($run, $item, $try);
         }
         $missing = self::missing($now, $changes);
-        $wasUnsure = (bool) $item->unsure;
+        $wasUnsure = $item->unsure;
         if ($missing === []) {
             // Either an earlier send reached the shop, or the shop has come to the same text by itself.
             $run->fenced(fn () => $this->book->live($item, $changes, $now));
@@ -167,12 +168,12 @@ final class SendWork implements LongWork
      */
     private function settle(
         WorkRun $run,
-        stdClass $item,
+        ReleaseItem $item,
         array $changes,
         ShopResource $read,
         WriteOutcome $outcome,
     ): int {
-        $wasUnsure = (bool) $item->unsure;
+        $wasUnsure = $item->unsure;
         $after = $outcome->resource ?? $read;
         switch ($outcome->result) {
             case WriteResult::Applied:
@@ -203,30 +204,31 @@ final class SendWork implements LongWork
                 return $outcome->waitSeconds;
             case WriteResult::Moved:
                 // Nothing was written this time; reading tells whether an earlier, lost write was.
-                return $this->tryLater($run, $item, $outcome->reason, null, unsure: $wasUnsure);
+                return $this->tryLater($run, $item, new FailedTry($outcome->reason, isUnsure: $item->unsure));
             default:
-                return $this->tryLater($run, $item, $outcome->reason, $outcome->waitSeconds, unsure: true);
+                return $this->tryLater(
+                    $run,
+                    $item,
+                    new FailedTry($outcome->reason, $outcome->waitSeconds, isUnsure: true),
+                );
         }
     }
 
-    private function tryLater(
-        WorkRun $run,
-        stdClass $item,
-        string $reason,
-        ?int $seconds,
-        bool $isRequestToWait = false,
-        ?bool $unsure = null,
-    ): int {
-        $attempts = (int) $item->attempts + ($isRequestToWait ? 0 : 1);
+    /** @return int seconds to wait before the next request of any item */
+    private function tryLater(WorkRun $run, ReleaseItem $item, FailedTry $try): int
+    {
+        $attempts = $item->attempts + $try->counts();
         if ($attempts >= self::MOST_ATTEMPTS) {
-            $run->fenced(fn () => $this->book->refuse($item, "Given up after $attempts tries. $reason"));
+            $run->fenced(fn () => $this->book->refuse($item, "Given up after $attempts tries. $try->reason"));
 
             return 0;
         }
-        $wait = max($seconds ?? 0, $isRequestToWait ? 0 : min(60, 2 ** max(0, $attempts - 1) - 1));
-        $run->fenced(fn () => $this->book->later($item, $reason, $attempts, $wait, $unsure ?? (bool) $item->unsure));
+        // What fails again and again is tried a little later each time.
+        $pause = $try->isRequestToWait ? 0 : min(60, 2 ** max(0, $attempts - 1) - 1);
+        $wait = max($try->seconds ?? 0, $pause);
+        $run->fenced(fn () => $this->book->later($item, $try, $wait));
 
-        return $isRequestToWait ? $wait : 0;
+        return $try->isRequestToWait ? $wait : 0;
     }
 
     private function finish(WorkRun $run): SliceEnd

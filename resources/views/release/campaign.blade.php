@@ -6,11 +6,11 @@
 @endphp
 @section('content')
     <div class="head"><h1>{{ $campaign->name }}</h1><span class="soft">{{ $state->label() }}</span><div class="tools"><a href="{{ route('campaigns', $store) }}">All campaigns</a></div></div>
-    <p class="campaign-time"><span>from <b>@include('release.store-time', ['at' => $campaign->starts_at])</b></span> <span>to <b>@include('release.store-time', ['at' => $campaign->ends_at])</b></span> <span class="soft">{{ $store->timezone }}</span></p>
+    <p class="campaign-time"><span>from <b>@include('release.store-time', ['at' => $campaign->startsAt])</b></span> <span>to <b>@include('release.store-time', ['at' => $campaign->endsAt])</b></span> <span class="soft">{{ $store->timezone }}</span></p>
     @if ($campaign->note)<p class="note">{{ $campaign->note }}</p>@endif
-    @if ($campaign->start_release)
-        <p><b>@n(($items['live'] ?? 0))</b> live of @n(array_sum($items)). <a href="{{ route('release.show', [$store, $campaign->start_release]) }}">What went live</a>
-        @if ($campaign->end_release) · <b>@n($back['live'] ?? 0)</b> of @n(array_sum($back)) are back{{ ($back['clash'] ?? 0) > 0 ? ', ' : '' }}@if (($back['clash'] ?? 0) > 0)<span class="state is-hand">@n($back['clash']) were changed in the shop meanwhile and stay as they are there</span>@endif. <a href="{{ route('release.show', [$store, $campaign->end_release]) }}">What came back</a>@endif</p>
+    @if ($campaign->startRelease)
+        <p><b>@n(($items['live'] ?? 0))</b> live of @n(array_sum($items)). <a href="{{ route('release.show', [$store, $campaign->startRelease]) }}">What went live</a>
+        @if ($campaign->endRelease) · <b>@n($back['live'] ?? 0)</b> of @n(array_sum($back)) are back{{ ($back['clash'] ?? 0) > 0 ? ', ' : '' }}@if (($back['clash'] ?? 0) > 0)<span class="state is-hand">@n($back['clash']) were changed in the shop meanwhile and stay as they are there</span>@endif. <a href="{{ route('release.show', [$store, $campaign->endRelease]) }}">What came back</a>@endif</p>
     @endif
     <div class="filters">
         @if ($isPlanned && $count > 0)@can('release', $store)<form method="post" action="{{ route('campaign.act', [$store, $campaign->id]) }}">@csrf<button class="button is-growth" name="do" value="approve" data-once>Approve @n($count) {{ $count === 1 ? 'text' : 'texts' }}</button></form>@else<span class="soft">An approver lets it happen.</span>@endcan @endif

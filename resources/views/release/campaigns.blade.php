@@ -7,7 +7,7 @@
         <thead><tr><th scope="col">Campaign</th><th scope="col">From</th><th scope="col">To</th><th scope="col" class="num">Texts</th><th scope="col">State</th><th scope="col">Approved by</th></tr></thead>
         <tbody>
         @forelse ($campaigns as $one)
-            <tr><td><a href="{{ route('campaign', [$store, $one->id]) }}">{{ $one->name }}</a></td><td class="nowrap">@include('release.store-time', ['at' => $one->starts_at])</td><td class="nowrap">@include('release.store-time', ['at' => $one->ends_at])</td><td class="num">@n($one->texts)</td><td>{{ App\Release\Campaigns\CampaignState::from((int) $one->state)->label() }}@if ($one->note) <span class="soft">{{ $one->note }}</span>@endif</td><td>{{ $one->approver }}</td></tr>
+            <tr><td><a href="{{ route('campaign', [$store, $one->id]) }}">{{ $one->name }}</a></td><td class="nowrap">@include('release.store-time', ['at' => $one->startsAt])</td><td class="nowrap">@include('release.store-time', ['at' => $one->endsAt])</td><td class="num">@n($one->texts)</td><td>{{ $one->state->label() }}@if ($one->note) <span class="soft">{{ $one->note }}</span>@endif</td><td>{{ $one->approver }}</td></tr>
         @empty
             <tr><td colspan="6">None yet.</td></tr>
         @endforelse

@@ -1,8 +1,8 @@
 @extends('frame')
 @section('title', $release->name)
 @section('content')
-    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</span><div class="tools">@unless ($release->undo_of)<a href="{{ route('watch.release', [$store, $release->id]) }}">What it earned</a> @endunless<a href="{{ route('release', $store) }}">All releases</a></div></div>
-    @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
+    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->userName ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->createdAt, $store->timezone) }}</span><div class="tools">@unless ($release->undoOf)<a href="{{ route('watch.release', [$store, $release->id]) }}">What it earned</a> @endunless<a href="{{ route('release', $store) }}">All releases</a></div></div>
+    @if ($release->undoOf)<p>This takes back <a href="{{ route('release.show', [$store, $release->undoOf]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
     @if ($release->note)<p class="note">{{ $release->note }}</p>@endif
     @can('release', $store)<details class="edit release-note"><summary>{{ $release->note ? 'Change the note' : 'Write a note' }}</summary><form method="post" action="{{ route('release.note', [$store, $release->id]) }}">@csrf<label class="sr" for="release-note">Note of this release</label><textarea class="textarea wide" id="release-note" name="note" rows="2" maxlength="1000">{{ $release->note }}</textarea> <button class="button">Save the note</button></form></details>@endcan
@@ -10,7 +10,7 @@
         <h2>Handed over</h2>
         @can('release', $store)
         @foreach ($files as $file)
-            <p class="form-end"><a class="button is-growth" href="{{ route('release.file', [$store, $release->id, $file->id]) }}">Download {{ (new App\Release\Handing\Handover($store, (int) $release->id))->nameOf($file) }}</a> <span class="soft">Import it into the shop as you import {{ $file->name }}; only its changed rows are in it.</span></p>
+            <p class="form-end"><a class="button is-growth" href="{{ route('release.file', [$store, $release->id, $file->id]) }}">Download {{ (new App\Release\Handing\Handover($store, $release->id))->nameOf($file) }}</a> <span class="soft">Import it into the shop as you import {{ $file->name }}; only its changed rows are in it.</span></p>
         @endforeach
         @endcan
         @if (isset($handed['person']))<p><a href="{{ route('release.list', [$store, $release->id]) }}">The list for somebody else</a> <span class="soft">@n($handed['person']->n) {{ (int) $handed['person']->n === 1 ? 'change' : 'changes' }}; prints, and can be shared by a link</span></p>@endif

@@ -10,6 +10,7 @@ use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteResult;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -19,7 +20,7 @@ use Tests\Web\Site;
 /** Sends what is ready while the shop misbehaves and the sender is killed twice. */
 function sendAndKill(Store $store): int
 {
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     $code =
         'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
         $begun['work'].
@@ -275,7 +276,7 @@ it(
         try {
             expect(DB::table('resources')->where('store_id', $store->id)->where('from_page', 0)->count())->toBe(7);
             readyDrafts($store, 7);
-            $begun = app(Releases::class)->send($store, null, null);
+            $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
             expect(app(WorkDesk::class)->workToEnd($begun['work']))
                 ->toBe('done')
                 ->and(states($begun['release']))
@@ -327,7 +328,7 @@ it('stops a release where the key is refused, loses nothing, and goes on with an
     crawl($store);
     readyDrafts($store, 5);
     app(StoreOptions::class)->set($store, 'shop_token', 'wrong');
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))
         ->toBe('failed')
         ->and(DB::table('work')->where('id', $begun['work'])->value('problem'))
@@ -445,7 +446,7 @@ it('keeps a release going where the shop refuses one body, or one of its things 
         ->update(['value' => str_repeat('too long ', 20)]);
     $number = DB::table('resources')->where('id', $gone)->value('number');
     (new PDO('sqlite:'.getenv('POTTERY_DATA').'/pottery.sqlite'))->exec("DELETE FROM wares WHERE no = $number");
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd((int) $begun['work']))->toBe('done');
     $told = DB::table('release_items')
         ->where('release_id', $begun['release'])
@@ -487,7 +488,7 @@ it(
             Origin::Hand,
             null,
         );
-        $begun = app(Releases::class)->send($store, [], null);
+        $begun = app(Releases::class)->send($store, new ReleaseWish([]), null);
         expect(app(WorkDesk::class)->workToEnd((int) $begun['work']))->toBe('done');
         lookAtAll($begun['release']);
         $items = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('external_id')->get();

@@ -9,6 +9,7 @@ use App\Changes\DriftedText;
 use App\Changes\Drifts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\NewHistoryEntry;
 use App\Changes\Origin;
 use App\Gather\Changed\DecideWork;
 use App\Platform\Work\WorkDesk;
@@ -26,7 +27,11 @@ function released(Store $store, string $external, string $title): int
 {
     changeInShop($external, ['title' => $title]);
     $id = (int) DB::table('resources')->where('store_id', $store->id)->where('external_id', $external)->value('id');
-    History::add($store->id, $id, TextField::Title, HistoryEvent::Live, '', $title, null, Origin::Hand);
+    History::add(
+        $id,
+        new NewHistoryEntry($store->id, TextField::Title, HistoryEvent::Live, '', $title, null),
+        Origin::Hand,
+    );
 
     return $id;
 }

@@ -8,10 +8,11 @@ use App\Changes\DriftedText;
 use App\Changes\Drifts;
 use App\Changes\Origin;
 use App\Facts\Calendar\Calendar;
-use App\Facts\Calendar\Returns;
+use App\Facts\Calendar\NewEvent;
 use App\Platform\Work\WorkDesk;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -110,7 +111,9 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
         expect(office('GET', "/resources/$id")['title'])->toStartWith('Sale: ');
     }
     // The draft waits: it is not sent over the sale.
-    expect(fn () => app(Releases::class)->send($store, null, null))->toThrow(InvalidArgumentException::class);
+    expect(fn () => app(Releases::class)->send($store, new ReleaseWish(), null))->toThrow(
+        InvalidArgumentException::class,
+    );
     // The shop's own people edit six of them during the sale.
     foreach (array_slice($ids, 5, 6) as $id) {
         changeInShop($id, ['title' => "Edited in the shop $id"]);
@@ -137,7 +140,7 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
         array_map(static fn (DriftedText $one): string => $one->theirs, Drifts::list($store, 100)),
     )->each->toStartWith('Edited in the shop');
     // The draft still stands on the text that is there again, and goes out now.
-    $made = app(Releases::class)->send($store, null, null);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd($made['work']))
         ->toBe('done')
         ->and(office('GET', '/resources/'.DB::table('resources')->where('id', $kept)->value('external_id'))['title'])
@@ -239,7 +242,7 @@ it('refuses times and texts that cannot be', function (): void {
     app(Campaigns::class)->approve($store, $one, $approver->id);
     expect(fn () => app(Campaigns::class)->approve($store, $two, $approver->id))->toThrow('in another campaign');
     app(Campaigns::class)->stop($store, $one);
-    Calendar::add($store, 'Quiet week', false, '2031-12-01', '2031-12-07', Returns::Never, null, true);
+    Calendar::add($store, new NewEvent('Quiet week', '2031-12-01', '2031-12-07', isFreeze: true), null);
     expect(fn () => app(Campaigns::class)->approve($store, $two, $approver->id))->toThrow('Quiet week');
     expect(DB::table('calendar_events')->where('store_id', $store->id)->count())->toBe(1);
     Calendar::drop(
@@ -249,7 +252,7 @@ it('refuses times and texts that cannot be', function (): void {
     // Days without releases that come later stop it, too.
     app(Campaigns::class)->approve($store, $three = saleFor($store), $approver->id);
     timeComes($three, '-1 MINUTE', '3 DAY');
-    $quiet = Calendar::add($store, 'Quiet now', false, $store->today(), $store->today(), Returns::Never, null, true);
+    $quiet = Calendar::add($store, new NewEvent('Quiet now', $store->today(), $store->today(), isFreeze: true), null);
     app(Campaigns::class)->tick();
     expect(DB::table('release_campaigns')->where('id', $three)->value('state'))->toBe(2);
     Calendar::drop($store, $quiet);
@@ -267,7 +270,7 @@ it('refuses times and texts that cannot be', function (): void {
 it('releases nothing on days that are kept free of releases; taking back still works', function (): void {
     $store = crawledStore();
     readyDrafts($store, 2);
-    $made = app(Releases::class)->send($store, null, null);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($made['work']);
     readyDrafts($store, 4);
     $today = $store->today();
@@ -279,7 +282,7 @@ it('releases nothing on days that are kept free of releases; taking back still w
         ->post("/s/$store->slug/weigh/calendar", $add)
         ->assertRedirect();
     $event = (int) DB::table('calendar_events')->where('store_id', $store->id)->value('id');
-    expect(fn () => app(Releases::class)->send($store, null, null))->toThrow('Quiet week');
+    expect(fn () => app(Releases::class)->send($store, new ReleaseWish(), null))->toThrow('Quiet week');
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/$store->slug/weigh/calendar/$event/drop")
         ->assertForbidden();

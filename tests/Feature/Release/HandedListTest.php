@@ -10,6 +10,7 @@ use App\Release\Handing\HandedList;
 use App\Release\Handing\Via;
 use App\Release\Handing\WayPreview;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
@@ -63,7 +64,7 @@ function settings(Store $store): int
         null,
     );
 
-    return app(Releases::class)->send($store, [], null)['release'];
+    return app(Releases::class)->send($store, new ReleaseWish([]), null)['release'];
 }
 
 it(
@@ -143,7 +144,7 @@ it('tells beforehand which way each change will go', function (): void {
     shopFile($store, 'wares.csv', potteryOffice('GET', '/files/wares.csv'));
     readyDrafts($store, 24);
     $told = (new WayPreview($store))->count();
-    $made = app(Releases::class)->send($store, null, null);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), null);
     $taken = DB::table('release_items')->where('release_id', $made['release'])->pluck('fields', 'via')->keys()->all();
     expect($told)
         ->toBe(['wares.csv' => 32])

@@ -9,6 +9,7 @@ use App\Release\Handing\Handover;
 use App\Release\Handing\ShopFiles;
 use App\Release\Handing\Via;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
@@ -72,7 +73,7 @@ it(
         $bytes = potteryOffice('GET', '/files/wares.csv');
         $file = shopFile($store, 'wares.csv', $bytes);
         readyDrafts($store, 30);
-        $made = app(Releases::class)->send($store, null, null);
+        $made = app(Releases::class)->send($store, new ReleaseWish(), null);
         expect($made['work'])
             ->toBeNull()
             ->and(DB::table('release_items')->where('release_id', $made['release'])->pluck('state')->countBy()->all())
@@ -193,7 +194,7 @@ it(
             'UPDATE drafts d JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field SET d.state = "ready", d.base_value = IF(d.value = "A new one", "", t.stored) WHERE d.store_id = ?',
             [$store->id],
         );
-        $made = app(Releases::class)->send($store, null, null);
+        $made = app(Releases::class)->send($store, new ReleaseWish(), null);
         $items = DB::table('release_items')
             ->join('resources', 'resources.id', '=', 'resource_id')
             ->where('release_id', $made['release'])
@@ -239,7 +240,7 @@ it('changes the first of several rows with one key, and only the columns that th
     );
     expect($file)->rows->toBe(4)->matched->toBe(2);
     readyDrafts($store, 12);
-    $made = app(Releases::class)->send($store, null, null);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), null);
     $out = (new Handover($store, $made['release']))->bytes($file);
     // Titles go in the file; the file has no column for descriptions, which somebody else puts in.
     $lines = explode("\n", trim($out));
@@ -278,7 +279,7 @@ it('gives redirects out as rows of the shop’s own redirect file', function ():
         Origin::Hand,
         null,
     );
-    $made = app(Releases::class)->send($store, [], null);
+    $made = app(Releases::class)->send($store, new ReleaseWish([]), null);
     expect((new Handover($store, $made['release']))->bytes($file))->toBe(
         "\"old path\";\"new path\";\"status\"\n\"/mugs/1000-ash-mug.html\";\"/shop/mugs\";\"301\"\n",
     );
@@ -287,7 +288,7 @@ it('gives redirects out as rows of the shop’s own redirect file', function ():
 it('reminds of what was handed over and is not seen in time, and gives it up when asked', function (): void {
     $store = handedStore(12);
     readyDrafts($store, 3);
-    $made = app(Releases::class)->send($store, null, null, only: Via::Person);
+    $made = app(Releases::class)->send($store, new ReleaseWish(only: Via::Person), null);
     DB::table('release_items')
         ->where('release_id', $made['release'])
         ->update(['due_at' => now()->subMinute()]);
@@ -307,7 +308,7 @@ it('takes the way that was chosen for each field, and the one that the command n
     $store = crawledStore();
     readyDrafts($store, 3);
     app(StoreOptions::class)->set($store, 'ways', 'description=person');
-    $made = app(Releases::class)->send($store->refresh(), null, null);
+    $made = app(Releases::class)->send($store->refresh(), new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd((int) $made['work']))->toBe('done');
     expect(
         DB::table('release_items')

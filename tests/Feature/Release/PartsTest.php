@@ -9,6 +9,7 @@ use App\Changes\ShownPart;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Tend\Finding\Finds;
@@ -52,7 +53,12 @@ function storeWithParts(): Store
     app(WorkDesk::class)->workToEnd(app(Finds::class)->begin($store->id, null, MapWork::class));
     $writer = member($store, Role::Writer);
     $cause = DB::table('tend_causes')->where('store_id', $store->id)->where('type', 60)->value('id');
-    $links = DB::table('tend_links')->where('store_id', $store->id)->orderByDesc('worth')->limit(12)->pluck('id');
+    $links = DB::table('tend_links')
+        ->where('store_id', $store->id)
+        ->orderByDesc('worth')
+        ->orderBy('id')
+        ->limit(12)
+        ->pluck('id');
     $post = fn (string $path, array $body = []) => test()
         ->actingAs($writer)
         ->post("/s/{$store->slug}/tend/$path", $body)
@@ -86,7 +92,7 @@ it(
         $before = pagesWithParts($store);
         // Some writes fail, some answers are lost: each change arrives once all the same.
         office('PUT', '/switches', ['fail_every' => 4, 'lose_every' => 3]);
-        $begun = app(Releases::class)->send($store, null, null);
+        $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
         expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
         office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0]);
         lookAtAll($begun['release']);
@@ -145,7 +151,7 @@ it(
 
 it('sees after a crawl what no longer shows, and sets it again or takes it as meant', function (): void {
     $store = storeWithParts();
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     lookAtAll($begun['release']);
     crawl($store);
@@ -190,11 +196,17 @@ it('sees after a crawl what no longer shows, and sets it again or takes it as me
         ->assertRedirect();
     expect(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(4);
     // Somebody has set something else there: that is for people to decide.
-    $again = app(Releases::class)->send($store, null, null);
+    $again = app(Releases::class)->send($store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($again['work']);
-    expect(
-        DB::table('release_items')->where('release_id', $again['release'])->pluck('state')->countBy()->all(),
-    )->toEqualCanonicalizing(['clash' => 2, 'live' => 2]);
+    $items = DB::table('release_items')
+        ->where('release_id', $again['release'])
+        ->get(['fields', 'state']);
+    expect($items->where('state', 'clash'))->toHaveCount(2);
+    foreach ($items as $item) {
+        // One page may have several parts: what was set otherwise holds all of it back.
+        $isSetOtherwise = preg_match('/"(structured_data|robots_file)"/', (string) $item->fields) === 1;
+        expect($item->state)->toBe($isSetOtherwise ? 'clash' : 'live');
+    }
     $this->actingAs($writer)
         ->post("/s/{$store->slug}/tend/drifts", ['do' => 'accept'])
         ->assertRedirect();
@@ -206,7 +218,7 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
     $mapping = json_decode((string) file_get_contents(app_path('Demo/tindrel.mapping.json')), true);
     unset($mapping['files'], $mapping['lists'][0]['write']['put']['related_links']);
     app(StoreOptions::class)->set($store, 'shop_mapping', json_encode($mapping, JSON_THROW_ON_ERROR));
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     $isOf = static fn (object $item, string $field): bool => str_contains((string) $item->fields, "\"$field\"");
     $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
     foreach ($items as $item) {
@@ -237,7 +249,7 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
 
 it('adds links to those that it placed before, and never the same twice', function (): void {
     $store = storeWithParts();
-    $begun = app(Releases::class)->send($store, null, null);
+    $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     $row = DB::table('tend_links')->where('store_id', $store->id)->where('state', 2)->orderBy('id')->first();
     $other = (int) DB::table('tend_pages')

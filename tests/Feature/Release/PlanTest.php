@@ -6,10 +6,12 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Facts\Calendar\Calendar;
-use App\Facts\Calendar\Returns;
+use App\Facts\Calendar\NewEvent;
 use App\Platform\Work\WorkDesk;
+use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Release\Planning\PlanState;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Stores\StoreTime;
@@ -107,7 +109,7 @@ it('goes by itself at its hour, once, with what was looked at and nothing else',
 
 it('takes what was changed since where it was approved since', function (): void {
     readyDrafts($this->store, 2);
-    $plan = $this->plans->plan($this->store, null, null, inDays(1), null);
+    $plan = $this->plans->plan($this->store, new ReleaseWish(), new PlanHours(inDays(1)), null);
     DB::table('release_plans')
         ->where('id', $plan)
         ->update(['made_at' => now()->subMinute()]);
@@ -137,7 +139,12 @@ it('sends the rest after a first part, and holds it back where that met trouble'
     int $items,
 ): void {
     readyDrafts($this->store, 20);
-    $first = $this->plans->plan($this->store, null, [], inDays(1), null, 'Titles', 20, inDays(3));
+    $first = $this->plans->plan(
+        $this->store,
+        new ReleaseWish(addresses: [], name: 'Titles', percent: 20),
+        new PlanHours(inDays(1), inDays(3)),
+        null,
+    );
     $rest = (int) DB::table('release_plans')->where('after_plan', $first)->value('id');
     hourComes($first);
     $this->plans->tick();
@@ -171,7 +178,12 @@ it('sends the rest after a first part, and holds it back where that met trouble'
 
 it('sends what was held back when an approver says so, and only once', function (): void {
     readyDrafts($this->store, 3);
-    $plan = $this->plans->plan($this->store, null, [], inDays(1), null, 'Late');
+    $plan = $this->plans->plan(
+        $this->store,
+        new ReleaseWish(addresses: [], name: 'Late'),
+        new PlanHours(inDays(1)),
+        null,
+    );
     hourComes($plan, Plans::HOURS_LATE + 1);
     $this->plans->tick();
     expect(planRow($plan))->state->toBe(PlanState::Missed->value)->note->toContain('did not run');
@@ -193,14 +205,14 @@ it('sends what was held back when an approver says so, and only once', function 
 it('does not go on a day without releases, nor with nothing, and says why', function (): void {
     readyDrafts($this->store, 2);
     $day = substr(inDays(2), 0, 10);
-    Calendar::add($this->store, 'Stocktaking', false, $day, $day, Returns::Never, null, true);
-    expect(fn () => $this->plans->plan($this->store, null, null, inDays(2), null))->toThrow(
+    Calendar::add($this->store, new NewEvent('Stocktaking', $day, $day, isFreeze: true), null);
+    expect(fn () => $this->plans->plan($this->store, new ReleaseWish(), new PlanHours(inDays(2)), null))->toThrow(
         InvalidArgumentException::class,
         'Stocktaking',
     );
-    $plan = $this->plans->plan($this->store, null, null, inDays(1), null);
+    $plan = $this->plans->plan($this->store, new ReleaseWish(), new PlanHours(inDays(1)), null);
     $today = $this->store->today();
-    Calendar::add($this->store, 'A sudden pause', false, $today, $today, Returns::Never, null, true);
+    Calendar::add($this->store, new NewEvent('A sudden pause', $today, $today, isFreeze: true), null);
     hourComes($plan);
     $this->plans->tick();
     expect(planRow($plan))->state->toBe(PlanState::Missed->value)->note->toContain('A sudden pause');
@@ -208,10 +220,9 @@ it('does not go on a day without releases, nor with nothing, and says why', func
 
 it('refuses hours that are none, are past, or are far away', function (string $at, ?string $rest, string $why): void {
     readyDrafts($this->store, 1);
-    expect(fn () => $this->plans->plan($this->store, null, null, $at, null, '', 50, $rest))->toThrow(
-        InvalidArgumentException::class,
-        $why,
-    );
+    expect(
+        fn () => $this->plans->plan($this->store, new ReleaseWish(percent: 50), new PlanHours($at, $rest), null),
+    )->toThrow(InvalidArgumentException::class, $why);
     expect(DB::table('release_plans')->where('store_id', $this->store->id)->count())->toBe(0);
 })->with([
     'no time' => ['tomorrow', null, 'is no time'],
@@ -235,7 +246,7 @@ it('reads hours by the store’s clock, also where that clock is put forward', f
 
 it('is an approver’s, and of one store alone', function (): void {
     readyDrafts($this->store, 1);
-    $plan = $this->plans->plan($this->store, null, null, inDays(1), null);
+    $plan = $this->plans->plan($this->store, new ReleaseWish(), new PlanHours(inDays(1)), null);
     foreach ([Role::Viewer, Role::Writer] as $role) {
         $this->actingAs(member($this->store, $role));
         $this->get(route('release', $this->store))->assertOk()->assertDontSee('Plan it');

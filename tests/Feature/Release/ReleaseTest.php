@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
 
@@ -16,7 +17,7 @@ beforeEach(function (): void {
 it('makes texts live, sees them on the page, and takes them back to the byte', function (): void {
     $paths = readyDrafts($this->store, 9);
     $before = array_map(shopPage(...), $paths);
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
     lookAtAll($begun['release']);
     expect(
@@ -59,7 +60,7 @@ it(
         $paths = readyDrafts($this->store, 36);
         $before = array_map(shopPage(...), $paths);
         office('PUT', '/switches', ['fail_every' => 5, 'lose_every' => 4, 'rate' => 60, 'burst' => 10]);
-        $begun = app(Releases::class)->send($this->store, null, null);
+        $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
         $code =
             'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
             $begun['work'].
@@ -114,7 +115,7 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
     foreach (array_slice($ids, 0, 2) as $id) {
         changeInShop($id, ['title' => 'Somebody else was here']);
     }
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     expect(
         DB::table('release_items')->where('release_id', $begun['release'])->pluck('state')->countBy()->all(),
@@ -141,7 +142,7 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
         'done',
         'This clash has already been decided.',
     );
-    $again = app(Releases::class)->send($this->store, null, null);
+    $again = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd($again['work']))
         ->toBe('done')
         ->and(office('GET', "/resources/{$ids[0]}")['title'])
@@ -153,7 +154,7 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
 it('is not disturbed by a change of another field in the shop', function (): void {
     $id = array_keys(readyDrafts($this->store, 1))[0];
     changeInShop($id, ['h1' => 'Another heading']);
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     expect(office('GET', "/resources/$id"))->title->toStartWith('Better title')->h1->toBe('Another heading');
 });
@@ -161,7 +162,7 @@ it('is not disturbed by a change of another field in the shop', function (): voi
 it('ends as refused, with the reason, what the shop will not take', function (): void {
     $ids = array_keys(readyDrafts($this->store, 2));
     DB::table('release_items')->where('store_id', $this->store->id)->delete();
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     DB::table('release_items')
         ->where('release_id', $begun['release'])
         ->where('external_id', $ids[0])
@@ -181,7 +182,7 @@ it('ends as refused, with the reason, what the shop will not take', function ():
 
 it('takes back single pages, and tells when what it would take back is no longer there', function (): void {
     $ids = array_keys(readyDrafts($this->store, 3));
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     $items = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('id')->get();
     changeInShop($ids[1], ['title' => 'Changed after the release']);
@@ -205,7 +206,7 @@ it('takes back single pages, and tells when what it would take back is no longer
 
 it('looks again at a page that does not show it yet, and does not call that a failure', function (): void {
     readyDrafts($this->store, 1);
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     app(WorkDesk::class)->workToEnd($begun['work']);
     DB::table('resources')
         ->where('store_id', $this->store->id)

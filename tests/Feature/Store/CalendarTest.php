@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Facts\Calendar\Calendar;
+use App\Facts\Calendar\NewEvent;
 use App\Facts\Calendar\Returns;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
@@ -74,7 +75,7 @@ it('takes no days that make no sense, and nothing from strangers or viewers', fu
     $this->post($path, ['first' => '31.12.2026'] + $event)->assertSessionHasErrors('first');
     $this->post($path, ['returns' => 'sometimes'] + $event)->assertSessionHasErrors('returns');
     expect(Calendar::all($store))->toBe([]);
-    $id = Calendar::add($store, 'Sale', false, '2026-05-04', '2026-05-05', Returns::Never, null);
+    $id = Calendar::add($store, new NewEvent('Sale', '2026-05-04', '2026-05-05'), null);
     $other = (new Site())->store();
     $this->actingAs(member($other, Role::Owner))->get($path)->assertNotFound();
     $this->post("/s/{$other->slug}/weigh/calendar/$id/drop")->assertRedirect();

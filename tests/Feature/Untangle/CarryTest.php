@@ -17,6 +17,7 @@ use App\Inventory\Succession;
 use App\Platform\Work\WorkDesk;
 use App\Release\Making\Portion;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -30,7 +31,7 @@ use Tests\Web\Site;
 /** Sends what is ready of addresses and looks at it once. @return int the release */
 function sendAddresses(Store $store, int $percent = 100): int
 {
-    $made = app(Releases::class)->send($store, [], null, null, null, $percent);
+    $made = app(Releases::class)->send($store, new ReleaseWish([], percent: $percent), null);
     expect(app(WorkDesk::class)->workToEnd($made['work']))->toBe('done');
     lookOnce($made['release']);
 
@@ -100,7 +101,11 @@ it('folds every duplicate of the shop, sees it live, and takes all of it back', 
         ->toBe(count($plan->changes))
         ->and(shopSays($path($first['page'])))
         ->toBe('names '.str_replace((string) getenv('SHOP_URL'), '', $first['value']));
-    expect(array_column(History::ofPage($first['page']), 'event'))->toBe([HistoryEvent::Seen, HistoryEvent::Live, HistoryEvent::Ready]);
+    expect(array_column(History::ofPage($first['page']), 'event'))->toBe([
+        HistoryEvent::Seen,
+        HistoryEvent::Live,
+        HistoryEvent::Ready,
+    ]);
     // The next crawl and search find that nothing is left of it.
     crawl($store);
     findTangles($store);
@@ -155,7 +160,7 @@ it('applies each change of an address exactly once at a shop that fails, loses a
         null,
     );
     office('PUT', '/switches', ['fail_every' => 5, 'lose_every' => 7]);
-    $made = app(Releases::class)->send($store, [], null);
+    $made = app(Releases::class)->send($store, new ReleaseWish([]), null);
     $desk = app(WorkDesk::class);
     for (
         $i = 0;
@@ -279,7 +284,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
         Origin::Hand,
         null,
     );
-    $made = app(Releases::class)->send($store, [], null, 'First part', null, 5);
+    $made = app(Releases::class)->send($store, new ReleaseWish([], name: 'First part', percent: 5), null);
     expect(DB::table('release_items')->where('release_id', $made['release'])->count())
         ->toBe(2)
         ->and(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())
@@ -314,7 +319,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
         ->where('state', 'ready')
         ->where('value', strtok((string) $pages[1]->url, '?'))
         ->count();
-    $made = app(Releases::class)->send($store->refresh(), [], null, 'Without the keeper');
+    $made = app(Releases::class)->send($store->refresh(), new ReleaseWish([], name: 'Without the keeper'), null);
     expect($waits)
         ->toBeGreaterThan(1)
         ->and(DB::table('release_items')->where('release_id', $made['release'])->count())
@@ -322,7 +327,11 @@ it('sends a first part, and stays within the clicks that one release may touch',
         ->and(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())
         ->toBe($waits);
     app(StoreOptions::class)->set($store->refresh(), 'clicks_at_risk', '100');
-    $made = app(Releases::class)->send($store->refresh(), [], null, 'With the keeper', null, 1);
+    $made = app(Releases::class)->send(
+        $store->refresh(),
+        new ReleaseWish([], name: 'With the keeper', percent: 1),
+        null,
+    );
     expect(
         DB::table('release_items')->where('release_id', $made['release'])->pluck('page_id')->map(intval(...))->all(),
     )->toContain($keeper);
@@ -352,7 +361,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
         ->whereIn('page_id', $pages->pluck('id'))
         ->update(['clicks' => 100]);
     app(StoreOptions::class)->set($store, 'clicks_at_risk', '10');
-    $made = app(Releases::class)->send($store->refresh(), [], null, 'Within the bound');
+    $made = app(Releases::class)->send($store->refresh(), new ReleaseWish([], name: 'Within the bound'), null);
     // 10 of 100 of 4,000 clicks: four addresses of a hundred each.
     expect(DB::table('release_items')->where('release_id', $made['release'])->count())
         ->toBe(4)
@@ -366,7 +375,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
         ->whereNotIn('page_id', $pages->pluck('id'))
         ->update(['clicks' => 1]);
     app(StoreOptions::class)->set($store, 'clicks_at_risk', '1');
-    expect(fn () => app(Releases::class)->send($store->refresh(), [], null))->toThrow(
+    expect(fn () => app(Releases::class)->send($store->refresh(), new ReleaseWish([]), null))->toThrow(
         InvalidArgumentException::class,
         'clicks_at_risk',
     );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Untangle\Lists\CauseProgress;
 use App\Untangle\UntangleStep;
@@ -62,7 +63,7 @@ it(
         $this->get(route('untangle', $store))
             ->assertOk()
             ->assertSee(number_format($ready).' ready');
-        $sent = app(Releases::class)->send($store, [], null, null, null);
+        $sent = app(Releases::class)->send($store, new ReleaseWish([]), null);
         expect(app(WorkDesk::class)->workToEnd($sent['work']))->toBe('done');
         CauseProgress::learn($store);
         expect($now())->ready->toBe(0)->live->toBe($ready)->seen->toBe(0);

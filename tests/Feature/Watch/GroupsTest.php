@@ -8,6 +8,7 @@ use App\Changes\Live\LiveChanges;
 use App\Gather\Files\FileSort;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeBook;
 use App\Watch\Changed\Marks;
@@ -142,7 +143,7 @@ it(
             null,
         );
         app(Drafts::class)->markReady($store, [$ids[0]], true, null);
-        ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, null, null);
+        ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, new ReleaseWish(), null);
         expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
         $made = array_column(LiveChanges::ofRelease($store, $release), 'recipe', 'origin');
         ksort($made);

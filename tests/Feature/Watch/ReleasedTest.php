@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Changes\Live\LiveChanges;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Watch\Changed\ChangeBook;
 use App\Watch\Lists\Learned;
 use App\Watch\Lists\ResultList;
@@ -26,7 +27,11 @@ it('takes a release down as it went live, with what was promised on that day', f
             'wording_clicks' => 3,
         ]);
     }
-    ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, null, null, 'First round');
+    ['release' => $release, 'work' => $work] = app(Releases::class)->send(
+        $store,
+        new ReleaseWish(name: 'First round'),
+        null,
+    );
     expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
     // Weighed anew after it went out, the promise stays what it was.
     DB::table('weigh_scores')

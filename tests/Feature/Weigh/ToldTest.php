@@ -341,11 +341,7 @@ it('compares nothing across a break, and says so', function (): void {
     $owner = member($store, App\Access\Role::Owner);
     App\Facts\Calendar\Calendar::add(
         $store,
-        'New consent banner',
-        true,
-        daysBack(91)[0],
-        daysBack(91)[0],
-        App\Facts\Calendar\Returns::Never,
+        new App\Facts\Calendar\NewEvent('New consent banner', daysBack(91)[0], daysBack(91)[0], isBreak: true),
         $owner->id,
     );
     weigh($store);

@@ -6,9 +6,11 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\NewHistoryEntry;
 use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\CalendarFile;
@@ -142,7 +144,7 @@ it('fills hours by upside for effort, passes over what settles and what other li
     DB::table('pages')
         ->where('id', $pages['/good'])
         ->update(['resource_id' => $resource]);
-    History::add($store->id, $resource, TextField::Title, HistoryEvent::Live, 'Old', 'New', null);
+    History::add($resource, new NewHistoryEntry($store->id, TextField::Title, HistoryEvent::Live, 'Old', 'New', null));
     $third = worklist($store, 600, null, 'February');
     expect(Worklists::fill($store, $third, new Lens()))->toBe(['added' => 0, 'settling' => 1]);
     DB::table('history')
@@ -357,7 +359,7 @@ it(
             null,
         );
         expect($states())->toBe(['ready', 'planned']);
-        $sent = app(Releases::class)->send($store, null, null);
+        $sent = app(Releases::class)->send($store, new ReleaseWish(), null);
         expect(app(WorkDesk::class)->workToEnd($sent['work']))
             ->toBe('done')
             ->and($states())

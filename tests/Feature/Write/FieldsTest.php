@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Write\Desk\DeskSheet;
 use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
@@ -97,7 +98,7 @@ it(
             'scope' => 'rows',
             'rows' => [$this->product->id],
         ]);
-        $begun = app(Releases::class)->send($this->store, null, null);
+        $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
         expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
         lookAtAll($begun['release']);
         $page = (string) file_get_contents((string) $this->product->url);
@@ -144,7 +145,7 @@ it('tells when somebody else changed a heading in the shop that we released', fu
         'scope' => 'rows',
         'rows' => [$this->product->id],
     ]);
-    $begun = app(Releases::class)->send($this->store, null, null);
+    $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
     changeInShop((string) $this->product->external_id, ['h1' => 'Theirs']);
     crawl($this->store);
@@ -300,7 +301,7 @@ it(
         }
         $ids = DB::table('drafts')->where('store_id', $this->store->id)->limit(12)->pluck('id');
         app(Drafts::class)->markReady($this->store, $ids->map(intval(...))->all(), true, null);
-        $begun = app(Releases::class)->send($this->store, null, null);
+        $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
         expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
         lookAtAll($begun['release']);
         expect(

@@ -9,6 +9,7 @@ use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Write\Review\ClaimsWork;
@@ -138,7 +139,7 @@ it('lets a guest approve a part by link, one after the other; the release holds 
     $this->post($link)->assertRedirect();
     expect(DB::table('drafts')->where('store_id', $store->id)->whereNotNull('approved_at')->count())->toBe(100);
 
-    $made = app(Releases::class)->send($store, null, $owner->id);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), $owner->id);
     $sent = DB::table('release_items')->where('release_id', $made['release'])->get();
     $texts = 0;
     foreach ($sent as $item) {

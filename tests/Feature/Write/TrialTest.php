@@ -9,6 +9,7 @@ use App\Changes\Origin;
 use App\Changes\Trials\Trials;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Trials\TrialPlan;
@@ -92,7 +93,7 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     }
     app(Trials::class)->tick();
     expect(DB::table('text_trials')->where('id', $trial)->value('state'))->toBe(2);
-    $made = app(Releases::class)->send($store, null, $approver->id);
+    $made = app(Releases::class)->send($store, new ReleaseWish(), $approver->id);
     expect(app(WorkDesk::class)->workToEnd($made['work']))->toBe('done');
     app(Trials::class)->tick();
     $row = DB::table('text_trials')->where('id', $trial)->first();
