@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release;
 
-use App\Release\Handing\Via;
+use App\Release\Items\Via;
 
 /** What is to be released of what is ready. */
 final readonly class ReleaseWish

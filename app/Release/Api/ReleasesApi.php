@@ -6,8 +6,8 @@ namespace App\Release\Api;
 
 use App\Platform\Database\Records;
 use App\Platform\Web\Caller;
-use App\Release\Handing\Via;
 use App\Release\Items\ItemCounts;
+use App\Release\Items\Via;
 use App\Release\Lists\Batch;
 use App\Release\Lists\SentRelease;
 use App\Release\Planning\PlanHours;

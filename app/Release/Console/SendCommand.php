@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Console;
 
 use App\Platform\Work\WorkDesk;
-use App\Release\Handing\Via;
+use App\Release\Items\Via;
 use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Release\Releases;

@@ -8,6 +8,7 @@ use App\Changes\AddressField;
 use App\Changes\ShownPart;
 use App\Platform\Database\Records;
 use App\Release\Items\FieldChange;
+use App\Release\Items\Via;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;

@@ -8,6 +8,7 @@ use App\Changes\AddressField;
 use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Release\Items\FieldChange;
+use App\Release\Items\Via;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;

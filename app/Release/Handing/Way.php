@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Release\Items\Via;
+
 /** The way that one change takes, and the file that it goes in. */
 final readonly class Way
 {

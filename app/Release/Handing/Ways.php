@@ -7,6 +7,7 @@ namespace App\Release\Handing;
 use App\Catalogue\ResourceBook;
 use App\Changes\AddressField;
 use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Release\Items\Via;
 use App\Stores\Connections;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Release\Items;
 
-use App\Release\Handing\Via;
-
 /** What a release sends of one thing: its changes, and how far they are. */
 final readonly class ReleaseItem
 {

@@ -7,7 +7,7 @@ use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\Handover;
 use App\Release\Handing\ShopFiles;
-use App\Release\Handing\Via;
+use App\Release\Items\Via;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
 use App\Stores\Models\Store;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Release\Handing;
+namespace App\Release\Items;
 
 /** By which way a change gets into the shop. */
 enum Via: string
