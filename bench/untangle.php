@@ -14,6 +14,7 @@ use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
 use App\Stores\StoreOptions;
 use App\Untangle\Finding\Finds;

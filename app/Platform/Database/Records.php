@@ -16,8 +16,8 @@ use stdClass;
 
 /**
  * Rows of the database as records: readonly classes whose constructor names the columns in camel case, with the types
- * that it wants (int, float, string, bool, an enum kept by its value, or a list put into the row). Here alone cells are
- * cast. Nothing is 0 or an
+ * that it wants (int, float, string, bool, an enum kept by its value, or a list, enum or
+ * object that was put into the row). Here alone cells are cast. Nothing is 0 or an
  * empty text where the constructor does not take null; columns that it does not name are left out.
  */
 final class Records
@@ -152,6 +152,9 @@ final class Records
             $name === 'bool' => static fn (mixed $cell): bool => (bool) $cell,
             $name === 'array' => static fn (mixed $cell): array => is_array($cell) ? $cell : [],
             is_subclass_of($name, BackedEnum::class) => self::enum($name),
+            class_exists($name) => static fn (mixed $cell): object => $cell instanceof $name
+                ? $cell
+                : throw new LogicException("$class wants a $name as “{$parameter->getName()}”."),
             default => throw new LogicException("$class wants “{$parameter->getName()}” of a type that no cell has."),
         };
 
@@ -165,9 +168,10 @@ final class Records
     private static function enum(string $enum): Closure
     {
         $isNumber = (string) (new \ReflectionEnum($enum))->getBackingType() === 'int';
+        $value = $isNumber
+            ? static fn (mixed $cell): int => is_scalar($cell) ? (int) $cell : 0
+            : static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '';
 
-        return static fn (
-            mixed $cell,
-        ): BackedEnum => $enum::from($isNumber ? (is_scalar($cell) ? (int) $cell : 0) : (is_scalar($cell) ? (string) $cell : ''));
+        return static fn (mixed $cell): BackedEnum => $cell instanceof $enum ? $cell : $enum::from($value($cell));
     }
 }

@@ -10,10 +10,12 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Lists\FindingList;
+use App\Tend\Lists\FoundCause;
+use App\Tend\Lists\FoundRow;
+use App\Tend\Lists\ReachedPage;
 use App\Tend\Lists\ReachList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use stdClass;
 
 /** Findings, their causes, and how pages are reached, as JSON. Described in resources/api/openapi.json. */
 final class FindingsApi
@@ -22,17 +24,17 @@ final class FindingsApi
     {
         return response()->json([
             'data' => array_map(
-                static fn (stdClass $row): array => [
-                    'cause' => (int) $row->id,
+                static fn (FoundCause $row): array => [
+                    'cause' => $row->id,
                     'group' => $row->kind->group()->value,
                     'finding' => $row->kind->key(),
                     'words' => $row->words,
-                    'pages' => (int) $row->pages,
-                    'left' => (int) $row->left_pages,
-                    'mended' => (int) $row->mended,
-                    'clicks' => (int) $row->clicks,
-                    'revenue' => round((float) $row->revenue, 2),
-                    'upside' => round((float) $row->upside, 2),
+                    'pages' => $row->pages,
+                    'left' => $row->leftPages,
+                    'mended' => $row->mended,
+                    'clicks' => $row->clicks,
+                    'revenue' => round($row->revenue, 2),
+                    'upside' => round($row->upside, 2),
                     'repair' => $row->repair,
                 ],
                 FindingList::causes($store, null),
@@ -62,18 +64,18 @@ final class FindingsApi
 
         return response()->json([
             'data' => array_map(
-                static fn (stdClass $row): array => [
+                static fn (FoundRow $row): array => [
                     'url' => $row->url,
                     'finding' => $row->kind->key(),
                     'cause' => $row->cause,
                     'seen' => $row->seen,
-                    'spots' => (int) $row->spots,
-                    'clicks' => (int) $row->clicks,
-                    'revenue' => round((float) $row->revenue, 2),
-                    'upside' => round((float) $row->upside, 2),
+                    'spots' => $row->spots,
+                    'clicks' => $row->clicks,
+                    'revenue' => round($row->revenue, 2),
+                    'upside' => round($row->upside, 2),
                     'repair' => $row->repair,
-                    'target' => $row->target_url === '' ? null : $row->target_url,
-                    'since' => substr((string) $row->found_at, 0, 10),
+                    'target' => $row->targetUrl === '' ? null : $row->targetUrl,
+                    'since' => substr($row->foundAt, 0, 10),
                 ],
                 $rows,
             ),
@@ -87,21 +89,21 @@ final class FindingsApi
 
         return response()->json([
             'data' => array_map(
-                static fn (stdClass $row): array => [
-                    'url' => (string) $row->url,
-                    'kind' => PageKind::from((int) $row->kind)->key(),
-                    'depth' => (int) $row->depth === DepthRebuild::UNREACHED ? null : (int) $row->depth,
-                    'aim' => (int) $row->aim,
-                    'links_in_text' => (int) $row->links_in,
-                    'links_nofollow' => (int) $row->links_nofollow,
-                    'in_navigation' => (int) $row->in_navigation,
-                    'in_header' => (int) $row->in_header,
-                    'in_footer' => (int) $row->in_footer,
-                    'link_weight' => (int) $row->weight / 1e9,
-                    'link_weight_text' => (int) $row->weight_text / 1e9,
-                    'clicks' => (int) $row->clicks,
-                    'revenue' => round((float) $row->revenue, 2),
-                    'upside' => round((float) $row->upside, 2),
+                static fn (ReachedPage $row): array => [
+                    'url' => $row->url,
+                    'kind' => PageKind::from($row->kind)->key(),
+                    'depth' => $row->depth === DepthRebuild::UNREACHED ? null : $row->depth,
+                    'aim' => $row->aim,
+                    'links_in_text' => $row->linksIn,
+                    'links_nofollow' => $row->linksNofollow,
+                    'in_navigation' => $row->inNavigation,
+                    'in_header' => $row->inHeader,
+                    'in_footer' => $row->inFooter,
+                    'link_weight' => $row->weight / 1e9,
+                    'link_weight_text' => $row->weightText / 1e9,
+                    'clicks' => $row->clicks,
+                    'revenue' => round($row->revenue, 2),
+                    'upside' => round($row->upside, 2),
                 ],
                 $rows,
             ),

@@ -31,13 +31,10 @@ final class MapsCommand extends StoreCommand
                 }
                 file_put_contents("$out/sitemap.xml", (string) SiteMaps::index($store, rtrim($store->base_url, '/')));
                 foreach ($files as $file) {
-                    file_put_contents(
-                        "$out/{$file->name}.xml.gz",
-                        (string) SiteMaps::file($store, (string) $file->name),
-                    );
+                    file_put_contents("$out/{$file->name}.xml.gz", (string) SiteMaps::file($store, $file->name));
                 }
             }
-            $urls = array_sum(array_map(intval(...), array_column($files, 'urls')));
+            $urls = array_sum(array_column($files, 'urls'));
             $this->answer(
                 ['state' => $state, 'files' => count($files), 'urls' => $urls],
                 $state === 'done'

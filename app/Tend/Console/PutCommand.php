@@ -87,14 +87,14 @@ final class PutCommand extends StoreCommand
                 RobotsBook::written($store) ??
                 throw new InvalidArgumentException('No version was kept; give one by --file.');
 
-            return $parts->robots($store, (string) $row->body, (string) $row->note, null);
+            return $parts->robots($store, $row->body, $row->note, null);
         }
         if (! is_file($file) || ! is_readable($file)) {
             throw new InvalidArgumentException("$file is no file that can be read.");
         }
         $id = RobotsBook::save($store, (string) file_get_contents($file), basename($file), null);
 
-        return $parts->robots($store, (string) (RobotsBook::find($store, $id)->body ?? ''), basename($file), null);
+        return $parts->robots($store, RobotsBook::find($store, $id)->body ?? '', basename($file), null);
     }
 
     private static function sitemaps(Store $store, Parts $parts): int

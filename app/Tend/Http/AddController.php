@@ -7,11 +7,12 @@ namespace App\Tend\Http;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
+use App\Tend\Adding\SaidLinks;
 use App\Tend\Lists\LinkList;
+use App\Tend\Lists\TendState;
 use App\Tend\Releasing\Parts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 /** Links that should be added to texts: proposed, on the editors' list, seen live, left out. */
@@ -27,7 +28,7 @@ final class AddController
             [
                 'store' => $store,
                 'show' => $state,
-                'state' => DB::table('tend_states')->where('store_id', $store->id)->first(),
+                'state' => TendState::of($store),
                 'counts' => LinkList::counts($store),
                 'together' => LinkList::together($store),
             ] + LinkList::page($store, $state, $after),
@@ -44,8 +45,8 @@ final class AddController
             ],
             ['links.required' => 'No link is ticked.'],
         );
+        $ids = array_values(array_map(intval(...), $given['links']));
         if ($given['do'] === 'release') {
-            $ids = array_values(array_map(intval(...), $given['links']));
             $pages = $parts->links($store, $ids, Caller::id($request));
 
             return back()->with('done', Parts::inWords($pages));
@@ -55,15 +56,7 @@ final class AddController
             'leave' => LinkState::Left,
             default => LinkState::Proposed,
         };
-        $changed = DB::table('tend_links')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $given['links'])
-            ->where('state', '<>', LinkState::Live->value)
-            ->update([
-                'state' => $state->value,
-                'user_id' => $request->user()?->getAuthIdentifier(),
-                'said_at' => now(),
-            ]);
+        $changed = SaidLinks::say($store, $ids, $state, Caller::id($request));
 
         return back()->with(
             'done',

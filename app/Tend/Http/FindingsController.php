@@ -12,9 +12,9 @@ use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Lists\FindingList;
 use App\Tend\Lists\MadeAlts;
+use App\Tend\Lists\TendState;
 use App\Tend\Lists\TendTables;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -40,9 +40,9 @@ final class FindingsController
                 'group' => $group,
                 'type' => $type,
                 'show' => $show,
-                'state' => DB::table('tend_states')->where('store_id', $store->id)->first(),
+                'state' => TendState::of($store),
                 'causes' => FindingList::causes($store, $group->types()),
-                'counts' => $this->counts($store, $group),
+                'counts' => FindingList::counts($store, $group),
                 'isList' => $isList,
                 'hasBrowser' => BrowserProcess::isThere(),
             ] +
@@ -82,25 +82,6 @@ final class FindingsController
             $columns,
             static fn () => TendTables::rows($what, $store),
         );
-    }
-
-    /** @return array{open: int, left: int, mended: int} */
-    private function counts(Store $store, FindingGroup $group): array
-    {
-        $sums = DB::table('tend_causes')
-            ->where('store_id', $store->id)
-            ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
-            ->selectRaw(
-                'COALESCE(SUM(pages), 0) AS open, COALESCE(SUM(left_pages), 0) AS lies, COALESCE(SUM(mended), 0) AS
-                    mended',
-            )
-            ->first();
-
-        return [
-            'open' => (int) ($sums->open ?? 0),
-            'left' => (int) ($sums->lies ?? 0),
-            'mended' => (int) ($sums->mended ?? 0),
-        ];
     }
 
     private static function state(Request $request): FindingState

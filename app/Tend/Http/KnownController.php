@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Known\OnceChecks;
+use App\Tend\Known\Proof;
 use App\Tend\Known\Proofs;
+use App\Tend\Known\Submissions;
 use App\Tend\Maps\SiteMaps;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use InvalidArgumentException;
 
 /**
  * Whether search engines know the store: what is to be done once, proofs of whose it is, sitemaps that they were told
@@ -19,8 +22,6 @@ use Illuminate\View\View;
  */
 final class KnownController
 {
-    private const MOST_PROOFS = 50;
-
     public function index(Store $store): View
     {
         $maps = SiteMaps::state($store);
@@ -29,13 +30,7 @@ final class KnownController
             'store' => $store,
             'checks' => OnceChecks::of($store),
             'proofs' => Proofs::of($store),
-            'submissions' => DB::table('tend_submissions')
-                ->leftJoin('users', 'users.id', '=', 'tend_submissions.user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('told_on')
-                ->orderByDesc('tend_submissions.id')
-                ->limit(50)
-                ->get(['tend_submissions.*', 'users.name as user_name']),
+            'submissions' => Submissions::of($store),
             'served' => $maps === null ? '' : route('tend.maps.served', [$maps->token, 'sitemap.xml']),
         ]);
     }
@@ -52,25 +47,19 @@ final class KnownController
             ],
             ['name.regex' => 'A name or path has letters, figures, “-”, “_”, “.”, “:” and “/”.'],
         );
-        if (DB::table('tend_proofs')->where('store_id', $store->id)->count() >= self::MOST_PROOFS) {
-            return back()->withErrors([
-                'name' => 'There are '.self::MOST_PROOFS.' proofs already; drop some first.',
-            ]);
-        }
-        DB::table('tend_proofs')->upsert(
-            [
-                [
-                    'store_id' => $store->id,
-                    'engine' => $given['engine'],
-                    'way' => (int) $given['way'],
-                    'name' => $given['name'],
-                    'value' => trim((string) ($given['value'] ?? '')),
-                    'user_id' => $request->user()?->getAuthIdentifier(),
-                ],
-            ],
-            ['store_id', 'engine', 'way', 'name'],
-            ['value', 'user_id'],
+        $proof = new Proof(
+            0,
+            $given['engine'],
+            (int) $given['way'],
+            $given['name'],
+            trim((string) ($given['value'] ?? '')),
+            null,
         );
+        try {
+            Proofs::keep($store, $proof, Caller::id($request));
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['name' => $wrong->getMessage()]);
+        }
 
         return $this->look($store);
     }
@@ -87,7 +76,7 @@ final class KnownController
 
     public function drop(Store $store, int $proof): RedirectResponse
     {
-        DB::table('tend_proofs')->where('store_id', $store->id)->where('id', $proof)->delete();
+        Proofs::drop($store, $proof);
 
         return redirect()
             ->route('tend.known', $store)
@@ -102,10 +91,7 @@ final class KnownController
             'sitemap' => ['required', 'url:http,https', 'max:1000'],
             'told_on' => ['required', 'date_format:Y-m-d', 'before_or_equal:tomorrow', 'after:2000-01-01'],
         ]);
-        // Pressed twice it is noted once.
-        DB::table('tend_submissions')->updateOrInsert(['store_id' => $store->id] + $given, [
-            'user_id' => $request->user()?->getAuthIdentifier(),
-        ]);
+        Submissions::note($store, $given, Caller::id($request));
 
         return redirect()->route('tend.known', $store)->with('done', 'It is noted.');
     }

@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace App\Tend\Http;
 
 use App\Inventory\Selections;
-use App\Platform\Database\Bulk;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Leaves;
 use App\Tend\Found\OrphanEnds;
+use App\Tend\Lists\FindingList;
 use App\Tend\Releasing\Parts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /** What people say of findings: that they stay as they are, because; or that they are worked on. */
@@ -68,21 +67,14 @@ final class LeaveController
                     : number_format($made).($made === 1 ? ' change is' : ' changes are').' ready for release.',
             );
         }
-        $found = DB::table('tend_findings')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $ids)
-            ->get(['page_id', 'type']);
-        $pages = Bulk::ids($found->all(), 'page_id');
+        $found = FindingList::pagesOf($store, $ids);
+        $pages = array_column($found, 'page');
         if ($do === 'markup') {
             return back()->with('done', Parts::inWords($parts->markup($store, $pages, self::user($request))));
         }
-        $texts = $found
-            ->pluck('type')
-            ->unique()
-            ->map(
-                static fn (mixed $type): ?string => FindingType::tryFrom(is_numeric($type) ? (int) $type : 0)?->texts(),
-            )
-            ->unique();
+        $texts = array_unique(
+            array_map(static fn (array $one): ?string => FindingType::tryFrom($one['type'])?->texts(), $found),
+        );
         try {
             $id = Selections::keep($store, '', self::user($request), [array_values(array_unique($pages))]);
         } catch (InvalidArgumentException) {
@@ -91,7 +83,7 @@ final class LeaveController
 
         return redirect()->route(
             'write',
-            [$store, 'selection' => $id] + ($texts->count() === 1 ? array_filter(['show' => $texts->first()]) : []),
+            [$store, 'selection' => $id] + (count($texts) === 1 ? array_filter(['show' => reset($texts)]) : []),
         );
     }
 

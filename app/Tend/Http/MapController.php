@@ -11,12 +11,12 @@ use App\Stores\Models\Store;
 use App\Tend\Finding\Finds;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Lists\FindingList;
+use App\Tend\Lists\TendState;
 use App\Tend\Maps\MapWork;
 use App\Tend\Maps\SiteMaps;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -31,7 +31,7 @@ final class MapController
 
         return view('tend.maps', [
             'store' => $store,
-            'state' => DB::table('tend_states')->where('store_id', $store->id)->first(),
+            'state' => TendState::of($store),
             'maps' => $state,
             'files' => SiteMaps::files($store),
             'markets' => Markets::of($store),

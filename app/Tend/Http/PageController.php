@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
-use App\Tend\Lists\MadeAlts;
-use App\Tend\Lists\MadeMarkup;
+use App\Tend\Known\Questions;
 use App\Tend\Lists\PageReach;
+use App\Tend\Lists\PageScreen;
 use App\Tend\Lists\ReachList;
-use App\Tend\Lists\RingsLens;
-use App\Tend\Lists\RingsPicture;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -32,31 +30,10 @@ final class PageController
 
     public function show(Request $request, Store $store, int $page): View
     {
-        $row = PageReach::find($store, $page) ?? abort(404);
-        $way = PageReach::way($store, $page);
-
-        return view($request->hasHeader('HX-Request') ? 'tend.page' : 'tend.page-whole', [
-            'store' => $store,
-            'page' => $row,
-            'way' => $way,
-            'points' => $request->query('rings') === '1'
-                    ? RingsPicture::of($store, RingsLens::from($request, $store))->points($way)
-                    : '',
-            'findings' => PageReach::findings($store, $page),
-            'markup' => MadeMarkup::of($store, $page),
-            'alts' => MadeAlts::ofPage($store, $page),
-            'lab' => DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first(),
-            'card' => DB::table('page_facts')
-                ->where('page_id', $page)
-                ->where('to_crawl', 0)
-                ->first(['title', 'description']),
-            'questions' => DB::table('tend_questions')
-                ->where('store_id', $store->id)
-                ->where('page_id', $page)
-                ->orderByDesc('id')
-                ->limit(20)
-                ->get(),
-        ]);
+        return view(
+            $request->hasHeader('HX-Request') ? 'tend.page' : 'tend.page-whole',
+            PageScreen::of($request, $store, $page) ?? abort(404),
+        );
     }
 
     /** What would bring a page nearer to home: a fragment of its own, for its links have to be followed. */
@@ -106,14 +83,7 @@ final class PageController
             ['asked' => ['required', 'string', 'max:190'], 'question' => ['required', 'string', 'max:1000']],
             ['asked.required' => 'Say whom you have asked.', 'question.required' => 'Write down what you have asked.'],
         );
-        DB::table('tend_questions')->insert([
-            'store_id' => $store->id,
-            'page_id' => $page,
-            'asked' => $given['asked'],
-            'question' => $given['question'],
-            'asked_by' => $request->user()?->getAuthIdentifier(),
-            'asked_at' => now(),
-        ]);
+        Questions::ask($store, $page, $given, Caller::id($request));
 
         return back()->with('done', 'The question is noted.');
     }
@@ -124,13 +94,7 @@ final class PageController
             ['answer' => ['required', 'string', 'max:1000']],
             ['answer.required' => 'Write down what was answered.'],
         );
-        $known = DB::table('tend_questions')->where('store_id', $store->id)->where('id', $question);
-        abort_if($known->doesntExist(), 404);
-        $known->update([
-            'answer' => $given['answer'],
-            'answered_by' => $request->user()?->getAuthIdentifier(),
-            'answered_at' => now(),
-        ]);
+        abort_unless(Questions::answer($store, $question, $given['answer'], Caller::id($request)), 404);
 
         return back()->with('done', 'The answer is noted.');
     }

@@ -16,10 +16,10 @@ use App\Tend\Finding\FindWork;
 use App\Tend\Lists\RingsLens;
 use App\Tend\Lists\RingsPicture;
 use App\Tend\Lists\SectorTable;
+use App\Tend\Lists\TendState;
 use App\Tend\Reach\DepthAims;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 /** The store as tree rings, with the table behind them. */
@@ -32,7 +32,7 @@ final class RingsController
         if ($lens->only !== null && ! isset($sectors['rows'][$lens->only])) {
             $lens = $lens->whole();
         }
-        $state = DB::table('tend_states')->where('store_id', $store->id)->first();
+        $state = TendState::of($store);
 
         return view('tend.index', [
             'store' => $store,
@@ -42,7 +42,7 @@ final class RingsController
             'lens' => $lens,
             'picture' => RingsPicture::of($store, $lens),
             'sectors' => $sectors,
-            'aims' => DepthAims::fromJson((string) ($state->aims ?? '{}')),
+            'aims' => DepthAims::fromJson($state->aims ?? '{}'),
             'orphans' => SectorTable::orphans($store, $lens),
         ]);
     }

@@ -32,7 +32,7 @@ final class RobotsController
 
         return view(
             'tend.robots',
-            $this->frame($store, (string) ($chosen->body ?? ''), self::crawler($request)) + [
+            $this->frame($store, $chosen->body ?? '', self::crawler($request)) + [
                 'chosen' => $chosen,
                 'effect' => null,
                 'tried' => [],
@@ -60,11 +60,7 @@ final class RobotsController
                 'chosen' => null,
                 'effect' => RobotsEffect::of(
                     $store,
-                    RobotsTxt::fromAnswer(
-                        $live === null ? 404 : (int) $live->status,
-                        (string) ($live->body ?? ''),
-                        $crawler,
-                    ),
+                    RobotsTxt::fromAnswer($live === null ? 404 : $live->status, $live->body ?? '', $crawler),
                     $new,
                 ),
                 'tried' => self::tried($store, $new, (string) ($given['addresses'] ?? '')),
@@ -112,7 +108,7 @@ final class RobotsController
     {
         $row = RobotsBook::find($store, $version) ?? abort(404);
 
-        return response((string) $row->body, 200, [
+        return response($row->body, 200, [
             'Content-Type' => 'text/plain; charset=UTF-8',
             'Content-Disposition' => 'attachment; filename="robots.txt"',
         ]);

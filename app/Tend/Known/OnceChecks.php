@@ -15,7 +15,6 @@ use App\Tend\Maps\SiteMaps;
 use App\Tend\Robots\RobotsBook;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
-use stdClass;
 
 /**
  * What is to be done once for a store so that search engines know it; each is ticked off by what was seen, not by hand.
@@ -26,16 +25,16 @@ final class OnceChecks
     public static function of(Store $store): array
     {
         $live = RobotsBook::live($store);
-        $body = (string) ($live->body ?? '');
+        $body = $live->body ?? '';
         $maps = preg_match_all('/^\s*sitemap\s*:\s*(\S+)/im', $body, $found) > 0 ? $found[1] : [];
         $home = DB::table('page_index')
             ->join('pages', 'pages.id', '=', 'page_index.page_id')
             ->where('page_index.store_id', $store->id)
             ->where('pages.digest', $store->baseUrl()->digest())
             ->first(['why_not', 'page_index.canonical']);
-        $isOpen = $live === null || RobotsTxt::fromAnswer((int) $live->status, $body, '*')->allows('/');
+        $isOpen = $live === null || RobotsTxt::fromAnswer($live->status, $body, '*')->allows('/');
         $proofs = Proofs::of($store);
-        $seen = array_filter($proofs, static fn (stdClass $proof): bool => $proof->seen_at !== null);
+        $seen = array_filter($proofs, static fn (Proof $proof): bool => $proof->seenAt !== null);
         $told = DB::table('tend_submissions')->where('store_id', $store->id)->max('told_on');
         $exists = static fn (string $table): bool => DB::table($table)->where('store_id', $store->id)->exists();
         $learned = (array) json_decode(
@@ -54,7 +53,7 @@ final class OnceChecks
             self::check('The shop is served over https', $isHttps, $isHttps ? '' : $store->base_url, 'gather'),
             self::check(
                 'robots.txt answers and lets crawlers in',
-                $live !== null && $isOpen && (int) $live->status < 500,
+                $live !== null && $isOpen && $live->status < 500,
                 $live === null ? 'not looked at yet' : 'status '.$live->status,
                 'tend.robots',
             ),

@@ -6,12 +6,13 @@ namespace App\Tend\Known;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\HeadMeta;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** By what a store proves to search engines whose it is: a meta element of its home page, or a file. */
 final class Proofs
@@ -20,12 +21,47 @@ final class Proofs
 
     public const FILE = 2;
 
-    /** @return list<stdClass> */
+    /** Proofs of one store. */
+    private const MOST = 50;
+
+    /** @return list<Proof> */
     public static function of(Store $store): array
     {
-        return array_values(
-            DB::table('tend_proofs')->where('store_id', $store->id)->orderBy('engine')->orderBy('id')->get()->all(),
+        return Records::of(
+            Proof::class,
+            DB::table('tend_proofs')->where('store_id', $store->id)->orderBy('engine')->orderBy('id')->get(),
         );
+    }
+
+    /**
+     * Keeps a proof; one that is there already gets the new value.
+     *
+     * @throws InvalidArgumentException where the store has too many already
+     */
+    public static function keep(Store $store, Proof $proof, ?int $user): void
+    {
+        if (DB::table('tend_proofs')->where('store_id', $store->id)->count() >= self::MOST) {
+            throw new InvalidArgumentException('There are '.self::MOST.' proofs already; drop some first.');
+        }
+        DB::table('tend_proofs')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'engine' => $proof->engine,
+                    'way' => $proof->way,
+                    'name' => $proof->name,
+                    'value' => $proof->value,
+                    'user_id' => $user,
+                ],
+            ],
+            ['store_id', 'engine', 'way', 'name'],
+            ['value', 'user_id'],
+        );
+    }
+
+    public static function drop(Store $store, int $proof): void
+    {
+        DB::table('tend_proofs')->where('store_id', $store->id)->where('id', $proof)->delete();
     }
 
     /** Looks whether each is live. @return int how many are */
@@ -34,15 +70,14 @@ final class Proofs
         $seen = 0;
         $home = null;
         foreach (self::of($store) as $proof) {
-            if ((int) $proof->way === self::META) {
+            if ($proof->way === self::META) {
                 $home ??= self::fetch($store, $store->baseUrl()) ?? '';
-                $contents = HeadMeta::contents($home, (string) $proof->name);
-                $isLive = (string) $proof->value === '' ? $contents !== [] : in_array($proof->value, $contents, true);
+                $contents = HeadMeta::contents($home, $proof->name);
+                $isLive = $proof->value === '' ? $contents !== [] : in_array($proof->value, $contents, true);
             } else {
-                $url = $store->baseUrl()->resolve('/'.ltrim((string) $proof->name, '/'));
+                $url = $store->baseUrl()->resolve('/'.ltrim($proof->name, '/'));
                 $body = $url === null ? null : self::fetch($store, $url);
-                $isLive =
-                    $body !== null && ((string) $proof->value === '' || str_contains($body, (string) $proof->value));
+                $isLive = $body !== null && ($proof->value === '' || str_contains($body, $proof->value));
             }
             $seen += $isLive ? 1 : 0;
             DB::table('tend_proofs')

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
+use App\Tend\Found\Leave;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -22,7 +24,7 @@ final class FindingList
 
     /**
      * @param  ?list<FindingType>  $types  null for all
-     * @return list<stdClass> each with its type, its cause's words and what mends it
+     * @return list<FoundCause>
      */
     public static function causes(Store $store, ?array $types): array
     {
@@ -48,10 +50,13 @@ final class FindingList
             ->get()
             ->keyBy(static fn (stdClass $leave): string => $leave->type.bin2hex((string) $leave->cause_digest));
 
-        return array_map(static fn (stdClass $row): stdClass => self::cause($row, $leaves->all()), array_values($rows));
+        return array_map(
+            static fn (stdClass $row): FoundCause => self::cause($row, $leaves->all()),
+            array_values($rows),
+        );
     }
 
-    public static function findCause(Store $store, int $id): ?stdClass
+    public static function findCause(Store $store, int $id): ?FoundCause
     {
         $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $id)->first();
         if ($row === null) {
@@ -71,7 +76,7 @@ final class FindingList
      * The findings of a cause or of types, by worth, sixty at a time.
      *
      * @param  list<FindingType>  $types  asked for where no cause is
-     * @return array{rows: list<stdClass>, next: ?string}
+     * @return array{rows: list<FoundRow>, next: ?string}
      */
     public static function page(
         Store $store,
@@ -114,7 +119,7 @@ final class FindingList
 
     /**
      * @param  list<int>  $ids
-     * @return list<stdClass> these findings, by type
+     * @return list<FoundRow> by type
      */
     public static function some(Store $store, array $ids): array
     {
@@ -131,6 +136,44 @@ final class FindingList
                 ),
             ),
         );
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, array{page: int, type: int}> page and type of these findings, by id
+     */
+    public static function pagesOf(Store $store, array $ids): array
+    {
+        $pages = [];
+        foreach (
+            DB::table('tend_findings')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $ids)
+                ->get(['id', 'page_id', 'type']) as $row
+        ) {
+            $pages[(int) $row->id] = ['page' => (int) $row->page_id, 'type' => (int) $row->type];
+        }
+
+        return $pages;
+    }
+
+    /** @return array{open: int, left: int, mended: int} pages of a group */
+    public static function counts(Store $store, FindingGroup $group): array
+    {
+        $sums = DB::table('tend_causes')
+            ->where('store_id', $store->id)
+            ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
+            ->selectRaw(
+                'COALESCE(SUM(pages), 0) AS open, COALESCE(SUM(left_pages), 0) AS lies, COALESCE(SUM(mended), 0) AS
+                    mended',
+            )
+            ->first();
+
+        return [
+            'open' => (int) ($sums->open ?? 0),
+            'left' => (int) ($sums->lies ?? 0),
+            'mended' => (int) ($sums->mended ?? 0),
+        ];
     }
 
     /** @return list<string> columns of the export of a group */
@@ -158,18 +201,18 @@ final class FindingList
                 );
                 foreach ($rows as $row) {
                     yield [
-                        (string) $row->url,
+                        $row->url,
                         $row->kind->key(),
                         $row->cause,
                         $row->seen,
-                        (int) $row->spots,
-                        (int) $row->clicks,
-                        round((float) $row->revenue, 2),
-                        round((float) $row->upside, 2),
+                        $row->spots,
+                        $row->clicks,
+                        round($row->revenue, 2),
+                        round($row->upside, 2),
                         $row->repair,
-                        (string) $row->target_url,
+                        $row->targetUrl,
                         strtolower($state->name),
-                        substr((string) $row->found_at, 0, 10),
+                        substr($row->foundAt, 0, 10),
                     ];
                 }
             } while ($after !== null);
@@ -177,8 +220,8 @@ final class FindingList
     }
 
     /**
-     * @param  list<stdClass>  $rows
-     * @return list<stdClass> with page, target, cause and what was seen
+     * @param  list<stdClass>  $rows  of the database
+     * @return list<FoundRow>
      */
     private static function told(Store $store, array $rows): array
     {
@@ -225,19 +268,19 @@ final class FindingList
                     : CauseWords::repair($row->kind, $cause);
         }
 
-        return $rows;
+        return Records::of(FoundRow::class, $rows);
     }
 
     /** @param  array<array-key, stdClass>  $leaves */
-    private static function cause(stdClass $row, array $leaves): stdClass
+    private static function cause(stdClass $row, array $leaves): FoundCause
     {
         $cause = Typed::map($row->name);
         $row->kind = FindingType::from((int) $row->type);
         $row->words = CauseWords::of($row->kind, $cause);
         $row->repair = CauseWords::repair($row->kind, $cause);
-        $row->leave = $leaves[$row->type.bin2hex((string) $row->digest)] ?? null;
+        $row->leave = Records::one(Leave::class, $leaves[$row->type.bin2hex((string) $row->digest)] ?? null);
 
-        return $row;
+        return Records::of(FoundCause::class, [$row])[0];
     }
 
     private static function number(mixed $worth): string

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkReason;
 use App\Tend\Adding\LinkState;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Links to add, as screens and the editors' list show them: by the worth of the page that they lead to. */
 final class LinkList
@@ -25,7 +25,7 @@ final class LinkList
 
     private const PORTION = 1000;
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{rows: list<LinkRow>, next: ?string} */
     public static function page(Store $store, LinkState $state, ?string $after, int $size = self::SIZE): array
     {
         $where = '';
@@ -51,7 +51,7 @@ final class LinkList
             $next = json_encode((float) $last->worth, JSON_THROW_ON_ERROR).'_'.$last->id;
         }
 
-        return ['rows' => array_values($rows), 'next' => $next];
+        return ['rows' => Records::of(LinkRow::class, $rows), 'next' => $next];
     }
 
     /** @return array<int, int> links by state */
@@ -99,19 +99,19 @@ final class LinkList
                 ['rows' => $rows, 'next' => $after] = self::page($store, $state, $after, self::PORTION);
                 foreach ($rows as $row) {
                     yield [
-                        (string) $row->from_url,
-                        (string) $row->to_url,
-                        (string) $row->anchor,
-                        (string) $row->sentence,
-                        LinkReason::from((int) $row->reason)->words(),
+                        $row->fromUrl,
+                        $row->toUrl,
+                        $row->anchor,
+                        $row->sentence,
+                        LinkReason::from($row->reason)->words(),
                         strtolower($state->name),
-                        self::depth((int) $row->depth_now),
-                        self::depth((int) $row->depth_then),
-                        (int) $row->weight_now / 1e9,
-                        (int) $row->weight_then / 1e9,
-                        (int) $row->clicks,
-                        round((float) $row->revenue, 2),
-                        round((float) $row->upside, 2),
+                        self::depth($row->depthNow),
+                        self::depth($row->depthThen),
+                        $row->weightNow / 1e9,
+                        $row->weightThen / 1e9,
+                        $row->clicks,
+                        round($row->revenue, 2),
+                        round($row->upside, 2),
                     ];
                 }
             } while ($after !== null);

@@ -6,7 +6,7 @@ namespace App\Tend\Lists;
 
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
-use App\Platform\Database\Rows;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
@@ -15,7 +15,6 @@ use App\Tend\Reach\WhatIf;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Link;
 use Orchard\Core\Markup\Region;
-use stdClass;
 
 /**
  * How one page is reached: the way to it, the links that lead there with their words, and what would bring it nearer.
@@ -30,9 +29,10 @@ final class PageReach
     /** Links of a page whose words are counted; more of them say the same. */
     public const LOOKED_AT = 4000;
 
-    public static function find(Store $store, int $page): ?stdClass
+    public static function find(Store $store, int $page): ?ReachedPage
     {
-        return Rows::one(
+        return Records::first(
+            ReachedPage::class,
             'SELECT t.*, p.url, f.title, f.h1s FROM tend_pages t JOIN pages p ON p.id = t.page_id
                 LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0 WHERE t.store_id = ? AND
                 t.page_id = ?',
@@ -40,7 +40,7 @@ final class PageReach
         );
     }
 
-    /** @return list<stdClass> the pages from home to this one */
+    /** @return list<ReachedPage> from home to this one */
     public static function way(Store $store, int $page): array
     {
         $way = [];
@@ -50,7 +50,7 @@ final class PageReach
                 break;
             }
             $way[] = $row;
-            $page = (int) $row->parent;
+            $page = $row->parent;
         }
 
         return array_reverse($way);
@@ -59,7 +59,7 @@ final class PageReach
     /**
      * The words of the links that lead to a page, by place.
      *
-     * @return list<stdClass> with place, anchor, pages, rel and the address of one page where they stand
+     * @return list<AnchorRow>
      */
     public static function anchors(Store $store, int $page): array
     {
@@ -94,7 +94,7 @@ final class PageReach
             };
         }
 
-        return array_values($rows);
+        return Records::of(AnchorRow::class, $rows);
     }
 
     /**
@@ -103,9 +103,9 @@ final class PageReach
      *
      * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}>
      */
-    public static function nearer(Store $store, stdClass $page): array
+    public static function nearer(Store $store, ReachedPage $page): array
     {
-        if ((int) $page->depth <= 1 || (int) $page->indexable === 0) {
+        if ($page->depth <= 1 || ! $page->indexable) {
             return [];
         }
         $rows = DB::select(
@@ -121,20 +121,20 @@ final class PageReach
                 AND l.rel = 0) ORDER BY t.depth, t.is_part, t.weight DESC LIMIT 2',
             [
                 $store->id,
-                $page->page_id,
+                $page->pageId,
                 $store->id,
-                $page->page_id,
+                $page->pageId,
                 $page->sector,
                 $store->id,
-                (int) $page->depth,
-                $page->page_id,
+                $page->depth,
+                $page->pageId,
                 $store->id,
-                $page->page_id,
+                $page->pageId,
             ],
         );
         $ways = [];
         foreach ($rows as $row) {
-            $if = WhatIf::link($store, (int) $row->page_id, (int) $page->page_id);
+            $if = WhatIf::link($store, (int) $row->page_id, $page->pageId);
             $ways[] = [
                 'from' => (int) $row->page_id,
                 'url' => (string) $row->url,
@@ -144,7 +144,7 @@ final class PageReach
                 'others' => $if->others(),
             ];
         }
-        $menu = WhatIf::link($store, 0, (int) $page->page_id);
+        $menu = WhatIf::link($store, 0, $page->pageId);
         $ways[] = ['from' => 0, 'url' => '', 'title' => '', 'depth' => 0, 'to' => 1, 'others' => $menu->others()];
 
         return $ways;
@@ -156,28 +156,28 @@ final class PageReach
      * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}> none where it is no
      *     page
      */
-    public static function tried(Store $store, stdClass $page, string $address): array
+    public static function tried(Store $store, ReachedPage $page, string $address): array
     {
         [$found] = PageAddress::pages($store, [$address]);
         $from = $found === [] ? null : self::find($store, (int) array_values($found)[0]);
         if ($from === null) {
             return [];
         }
-        $if = WhatIf::link($store, (int) $from->page_id, (int) $page->page_id);
+        $if = WhatIf::link($store, $from->pageId, $page->pageId);
 
         return [
             [
-                'from' => (int) $from->page_id,
-                'url' => (string) $from->url,
+                'from' => $from->pageId,
+                'url' => $from->url,
                 'title' => (string) $from->title,
-                'depth' => (int) $from->depth,
-                'to' => $if->depths[(int) $page->page_id] ?? null,
+                'depth' => $from->depth,
+                'to' => $if->depths[$page->pageId] ?? null,
                 'others' => $if->others(),
             ],
         ];
     }
 
-    /** @return list<stdClass> what was found of the page, open and left */
+    /** @return list<FoundRow> what was found of the page, open and left */
     public static function findings(Store $store, int $page): array
     {
         $ids = Bulk::ids(

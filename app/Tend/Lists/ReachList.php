@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use App\Tend\Reach\Role;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** All pages that search engines may list, in the order of how they are reached. */
 final readonly class ReachList
@@ -44,7 +43,7 @@ final readonly class ReachList
         );
     }
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{rows: list<ReachedPage>, next: ?string} */
     public function page(Store $store): array
     {
         [$column, $direction] = self::ORDERS[$this->order];
@@ -58,8 +57,10 @@ final readonly class ReachList
             $where .= " AND ($column $beyond ? OR ($column = ? AND page_id $beyond ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = DB::select(
-            "SELECT t.*, p.url, f.title FROM (SELECT * FROM tend_pages WHERE store_id = ? AND indexable = 1$where
+        $rows = Records::select(
+            ReachedPage::class,
+            "SELECT t.*, t.$column AS sort_key, p.url, f.title FROM (SELECT * FROM tend_pages
+                WHERE store_id = ? AND indexable = 1$where
                 ORDER BY $column $direction, page_id $direction LIMIT ".
                 (self::SIZE + 1).
                 ") t
@@ -72,9 +73,9 @@ final readonly class ReachList
         if (count($rows) > self::SIZE) {
             array_pop($rows);
             $last = $rows[count($rows) - 1];
-            $next = json_encode(0 + $last->{$column}, JSON_THROW_ON_ERROR).'_'.$last->page_id;
+            $next = json_encode($last->sortKey, JSON_THROW_ON_ERROR).'_'.$last->pageId;
         }
 
-        return ['rows' => array_values($rows), 'next' => $next];
+        return ['rows' => $rows, 'next' => $next];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
@@ -31,18 +32,16 @@ final class Repairs
                     self::PORTION,
                 );
                 foreach ($rows as $finding) {
-                    foreach (
-                        PageReach::spots($store, (int) $finding->page_id) as [$page, $place, $nth, $anchor, , $pages]
-                    ) {
+                    foreach (PageReach::spots($store, $finding->pageId) as [$page, $place, $nth, $anchor, , $pages]) {
                         yield [
                             $page,
                             $place,
                             $nth,
                             $anchor,
                             $pages,
-                            (string) $finding->url,
-                            (int) ($finding->detail['status'] ?? 0),
-                            $type === FindingType::LinkToRedirect ? (string) $finding->target_url : '',
+                            $finding->url,
+                            Typed::int($finding->detail['status'] ?? 0),
+                            $type === FindingType::LinkToRedirect ? $finding->targetUrl : '',
                         ];
                     }
                 }

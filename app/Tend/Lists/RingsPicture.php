@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use App\Tend\Reach\Sectors;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\TreeRings;
-use stdClass;
 
 /**
  * A store as the rings of a tree (see TreeRings): the pages of most worth are marks of their own, the others dots;
@@ -91,18 +91,18 @@ final class RingsPicture
     /**
      * Where the pages of a way stand; those that are no mark in the middle of their field.
      *
-     * @param  list<stdClass>  $way  pages with page_id, depth and sector
+     * @param  list<ReachedPage>  $way
      */
     public function points(array $way): string
     {
         $marks = array_column($this->marks, null, 'page');
         $points = [];
         foreach ($way as $step) {
-            $mark = $marks[(int) $step->page_id] ?? null;
+            $mark = $marks[$step->pageId] ?? null;
             [$x, $y] = match (true) {
-                (int) $step->depth === 0 => TreeRings::centre(),
+                $step->depth === 0 => TreeRings::centre(),
                 $mark !== null => [$mark['x'], $mark['y']],
-                default => $this->tree->middle((int) $step->sector, self::ringOf((int) $step->depth)),
+                default => $this->tree->middle($step->sector, self::ringOf($step->depth)),
             };
             $points[] = round($x, 1).','.round($y, 1);
         }
@@ -195,22 +195,23 @@ final class RingsPicture
         );
     }
 
-    /** @return array<int, array<int, list<stdClass>>> the pages of most worth by sector and ring */
+    /** @return array<int, array<int, list<RingPage>>> the pages of most worth by sector and ring */
     private function pages(): array
     {
         [$where, $values] = $this->lens->narrows();
-        $rows = DB::select(
+        $rows = Records::select(
+            RingPage::class,
             "SELECT t.page_id, t.sector, t.depth, t.aim, t.worth, p.url FROM (SELECT page_id, sector, depth, aim, worth
                 FROM tend_pages WHERE store_id = ? AND indexable = 1$where ORDER BY worth DESC, page_id DESC LIMIT ".
                 self::MARKS.
                 ') t JOIN pages p ON p.id = t.page_id ORDER BY t.worth DESC, t.page_id DESC',
             [$this->store->id, ...$values],
         );
-        $this->most = (float) ($rows[0]->worth ?? 0);
+        $this->most = $rows[0]->worth ?? 0.0;
         $pages = [];
         foreach ($rows as $row) {
-            if ((int) $row->depth !== 0) {
-                $pages[(int) $row->sector][self::ringOf((int) $row->depth)][] = $row;
+            if ($row->depth !== 0) {
+                $pages[$row->sector][self::ringOf($row->depth)][] = $row;
             }
         }
 
@@ -221,24 +222,22 @@ final class RingsPicture
      * @param  array{x: float, y: float, angle: float}  $spot
      * @return Mark
      */
-    private function mark(stdClass $page, int $sector, int $ring, array $spot): array
+    private function mark(RingPage $page, int $sector, int $ring, array $spot): array
     {
         $isOrphan = $ring === TreeRings::OUTSIDE;
-        $size = sqrt((float) $page->worth / max(1.0, $this->most));
+        $size = sqrt($page->worth / max(1.0, $this->most));
 
         return [
-            'page' => (int) $page->page_id,
+            'page' => $page->pageId,
             'x' => round($spot['x'], 1),
             'y' => round($spot['y'], 1),
             'r' => round($isOrphan ? 3.5 + 2 * $size : 1.5 + 5 * $size, 1),
             'depth' => $isOrphan ? self::LAST : $ring,
             'sector' => $sector,
-            'state' => $isOrphan ? 'orphan' : ((int) $page->depth > (int) $page->aim ? 'deep' : 'reached'),
-            'label' => (string) parse_url((string) $page->url, PHP_URL_PATH).
+            'state' => $isOrphan ? 'orphan' : ($page->depth > $page->aim ? 'deep' : 'reached'),
+            'label' => (string) parse_url($page->url, PHP_URL_PATH).
                 ', '.
-                ($isOrphan
-                    ? 'orphan'
-                    : (int) $page->depth.' '.((int) $page->depth === 1 ? 'click' : 'clicks').' from home'),
+                ($isOrphan ? 'orphan' : $page->depth.' '.($page->depth === 1 ? 'click' : 'clicks').' from home'),
             'angle' => round($spot['angle'], 4),
         ];
     }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Reach\Sectors;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * The table behind the rings: how far the pages of each collection are from home.
@@ -26,7 +25,8 @@ final class SectorTable
     public static function of(Store $store, RingsLens $lens): array
     {
         [$where, $values] = $lens->whole()->narrows();
-        $rows = DB::select(
+        $rows = Records::select(
+            SectorCell::class,
             "SELECT sector, depth, SUM(pages) AS pages, SUM(deep) AS deep, SUM(clicks) AS clicks,
                 SUM(revenue) AS revenue, SUM(worth) AS worth FROM tend_cells WHERE store_id = ?$where
                 GROUP BY sector, depth ORDER BY sector, depth",
@@ -34,7 +34,7 @@ final class SectorTable
         );
         $bySector = [];
         foreach ($rows as $row) {
-            $bySector[(int) $row->sector][] = $row;
+            $bySector[$row->sector][] = $row;
         }
         $names = SectorNames::of($store, array_keys($bySector));
         $table = [];
@@ -53,24 +53,23 @@ final class SectorTable
         return ['rows' => $table, 'all' => self::sum('The store', $rows)];
     }
 
-    /** @return list<stdClass> orphans of most worth */
+    /** @return list<OrphanRow> those of most worth */
     public static function orphans(Store $store, RingsLens $lens): array
     {
         [$where, $values] = $lens->whole()->narrows();
 
-        return array_values(
-            DB::select(
-                "SELECT f.page_id, f.clicks, f.detail, p.url, q.url AS target_url FROM (SELECT page_id, clicks, detail,
+        return Records::select(
+            OrphanRow::class,
+            "SELECT f.page_id, f.clicks, f.detail, p.url, q.url AS target_url FROM (SELECT page_id, clicks, detail,
                     target_page, worth, id FROM tend_findings WHERE store_id = ? AND state = ? AND type = ?$where
                     ORDER BY worth DESC, id DESC LIMIT 4) f JOIN pages p ON p.id = f.page_id
                     LEFT JOIN pages q ON q.id = f.target_page ORDER BY f.worth DESC, f.id DESC",
-                [$store->id, FindingState::Open->value, FindingType::Orphan->value, ...$values],
-            ),
+            [$store->id, FindingState::Open->value, FindingType::Orphan->value, ...$values],
         );
     }
 
     /**
-     * @param  array<stdClass>  $cells  in the order of their depth, of one sector or of all
+     * @param  list<SectorCell>  $cells  in the order of their depth, of one sector or of all
      * @return SectorSum
      */
     private static function sum(string $name, array $cells): array
@@ -78,15 +77,15 @@ final class SectorTable
         $depths = [];
         $sum = ['pages' => 0, 'clicks' => 0, 'revenue' => 0.0, 'worth' => 0.0, 'deep' => 0, 'orphans' => 0];
         foreach ($cells as $cell) {
-            $sum['pages'] += (int) $cell->pages;
-            $sum['clicks'] += (int) $cell->clicks;
-            $sum['revenue'] += (float) $cell->revenue;
-            $sum['worth'] += (float) $cell->worth;
-            $sum['deep'] += (int) $cell->deep;
-            if ((int) $cell->depth === DepthRebuild::UNREACHED) {
-                $sum['orphans'] += (int) $cell->pages;
+            $sum['pages'] += $cell->pages;
+            $sum['clicks'] += $cell->clicks;
+            $sum['revenue'] += $cell->revenue;
+            $sum['worth'] += $cell->worth;
+            $sum['deep'] += $cell->deep;
+            if ($cell->depth === DepthRebuild::UNREACHED) {
+                $sum['orphans'] += $cell->pages;
             } else {
-                $depths[(int) $cell->depth] = ($depths[(int) $cell->depth] ?? 0) + (int) $cell->pages;
+                $depths[$cell->depth] = ($depths[$cell->depth] ?? 0) + $cell->pages;
             }
         }
         ksort($depths);

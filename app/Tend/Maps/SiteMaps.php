@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Tend\Maps;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Sitemaps\SitemapWriter;
-use stdClass;
 use ZipArchive;
 
 /** The sitemaps of a store as they are served and taken along. */
@@ -20,7 +20,7 @@ final class SiteMaps
     {
         $known = self::state($store);
         if ($known !== null) {
-            return (string) $known->token;
+            return $known->token;
         }
         DB::table('tend_map_states')->insertOrIgnore(['store_id' => $store->id, 'token' => Str::random(32)]);
 
@@ -28,22 +28,22 @@ final class SiteMaps
     }
 
     /** Null where the store has not asked for sitemaps. */
-    public static function state(Store $store): ?stdClass
+    public static function state(Store $store): ?MapState
     {
-        return DB::table('tend_map_states')->where('store_id', $store->id)->first();
+        return Records::one(MapState::class, DB::table('tend_map_states')->where('store_id', $store->id)->first());
     }
 
-    /** @return list<stdClass> the files without what is in them */
+    /** @return list<MapFile> */
     public static function files(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            MapFile::class,
             DB::table('tend_maps')
                 ->where('store_id', $store->id)
                 ->orderBy('market_id')
                 ->orderBy('kind')
                 ->orderByRaw('LENGTH(name), name')
-                ->get(['name', 'market_id', 'kind', 'urls', 'told', 'listed', 'changed', 'made_at'])
-                ->all(),
+                ->get(['name', 'market_id', 'kind', 'urls', 'told', 'listed', 'changed', 'made_at']),
         );
     }
 
@@ -52,8 +52,7 @@ final class SiteMaps
     {
         $files = [];
         foreach (self::files($store) as $file) {
-            $files[rtrim($under, '/')."/{$file->name}$ending"] =
-                $file->changed === null ? null : (string) $file->changed;
+            $files[rtrim($under, '/')."/{$file->name}$ending"] = $file->changed;
         }
 
         return $files === [] ? null : SitemapWriter::index($files);
@@ -85,7 +84,7 @@ final class SiteMaps
         $zip->open($path, ZipArchive::OVERWRITE);
         $zip->addFromString('sitemap.xml', (string) self::index($store, rtrim($store->base_url, '/')));
         foreach (self::files($store) as $file) {
-            $zip->addFromString("{$file->name}.xml.gz", (string) self::file($store, (string) $file->name));
+            $zip->addFromString("{$file->name}.xml.gz", (string) self::file($store, $file->name));
         }
         $zip->close();
 

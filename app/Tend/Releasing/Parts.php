@@ -20,11 +20,11 @@ use App\Tend\Lists\MadeMarkup;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Robots\RobotsBook;
 use App\Tend\Robots\RobotsEffect;
+use App\Tend\Robots\RobotsVersion;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** Puts what Tend makes into the next release: structured data, alt texts, links to add, robots.txt. */
 final readonly class Parts
@@ -219,7 +219,7 @@ final readonly class Parts
                     'field' => AddressField::RobotsFile,
                     'value' => $body,
                     'why' => self::withEffect($store, $live, $body, $why),
-                    'base' => (string) $live->body,
+                    'base' => $live->body,
                 ],
             ],
             Origin::Hand,
@@ -244,7 +244,7 @@ final readonly class Parts
             ->where('page_id', self::home($store) ?? 0)
             ->where('field', AddressField::RobotsFile->value)
             ->value('value');
-        $body = is_string($waiting) ? $waiting : (string) (RobotsBook::live($store)->body ?? '');
+        $body = is_string($waiting) ? $waiting : RobotsBook::live($store)->body ?? '';
         if (preg_match('~^\s*sitemap\s*:\s*'.preg_quote($sitemap, '~').'\s*$~im', $body) === 1) {
             return null;
         }
@@ -256,11 +256,11 @@ final readonly class Parts
     }
 
     /** Whoever sends it is to know what it would shut out. */
-    private static function withEffect(Store $store, stdClass $live, string $body, string $why): string
+    private static function withEffect(Store $store, RobotsVersion $live, string $body, string $why): string
     {
         ['pages' => $pages, 'clicks' => $clicks] = RobotsEffect::of(
             $store,
-            RobotsTxt::fromAnswer((int) $live->status, (string) $live->body, '*'),
+            RobotsTxt::fromAnswer($live->status, $live->body, '*'),
             RobotsTxt::parse($body, '*'),
         )->shutting;
         $shuts =

@@ -124,7 +124,7 @@ final class PartsSeen
     private static function robots(Store $store): ?string
     {
         try {
-            return (string) (RobotsBook::find($store, RobotsBook::fetch($store, null))->body ?? '');
+            return RobotsBook::find($store, RobotsBook::fetch($store, null))->body ?? '';
         } catch (InvalidArgumentException) {
             return null;
         }

@@ -6,11 +6,12 @@ namespace App\Tend\Robots;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Robots\RobotsTxt;
-use stdClass;
 
 /** The versions of a store's robots.txt: as the shop shows it, and as people write it here. */
 final class RobotsBook
@@ -19,58 +20,45 @@ final class RobotsBook
 
     private const WRITTEN = 2;
 
-    /** @return list<stdClass> newest first, without what is in them */
+    /** @return list<RobotsVersion> newest first, without what is in them */
     public static function versions(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            RobotsVersion::class,
             DB::table('tend_robots')
                 ->leftJoin('users', 'users.id', '=', 'tend_robots.user_id')
                 ->where('store_id', $store->id)
                 ->orderByDesc('tend_robots.id')
                 ->limit(50)
-                ->get([
-                    'tend_robots.id',
-                    'origin',
-                    'status',
-                    'note',
-                    'made_at',
-                    'seen_at',
-                    'users.name as user_name',
-                    DB::raw('LENGTH(body) AS bytes'),
-                ])
-                ->all(),
+                ->get(['tend_robots.id', 'origin', 'status', 'note', 'made_at', 'seen_at', 'users.name as user_name']),
         );
     }
 
-    public static function find(Store $store, int $id): ?stdClass
+    public static function find(Store $store, int $id): ?RobotsVersion
     {
-        return DB::table('tend_robots')->where('store_id', $store->id)->where('id', $id)->first();
+        return self::one(DB::table('tend_robots')->where('store_id', $store->id)->where('id', $id));
     }
 
     /** What the shop showed when it was last asked; null where it never was. */
-    public static function live(Store $store): ?stdClass
+    public static function live(Store $store): ?RobotsVersion
     {
-        return DB::table('tend_robots')
-            ->where('store_id', $store->id)
-            ->where('origin', self::FETCHED)
-            ->orderByDesc('id')
-            ->first();
+        return self::one(
+            DB::table('tend_robots')->where('store_id', $store->id)->where('origin', self::FETCHED)->orderByDesc('id'),
+        );
     }
 
     /** The newest that was written here. */
-    public static function written(Store $store): ?stdClass
+    public static function written(Store $store): ?RobotsVersion
     {
-        return DB::table('tend_robots')
-            ->where('store_id', $store->id)
-            ->where('origin', self::WRITTEN)
-            ->orderByDesc('id')
-            ->first();
+        return self::one(
+            DB::table('tend_robots')->where('store_id', $store->id)->where('origin', self::WRITTEN)->orderByDesc('id'),
+        );
     }
 
     /** The newest of all. */
-    public static function newest(Store $store): ?stdClass
+    public static function newest(Store $store): ?RobotsVersion
     {
-        return DB::table('tend_robots')->where('store_id', $store->id)->orderByDesc('id')->first();
+        return self::one(DB::table('tend_robots')->where('store_id', $store->id)->orderByDesc('id'));
     }
 
     /**
@@ -99,20 +87,26 @@ final class RobotsBook
         $body = $answer->status === 200 ? mb_scrub($answer->body) : '';
         $live = self::live($store);
         $same = self::sameAs($store, $body);
-        if ($same !== null && ($same->origin === self::WRITTEN || (int) $same->status === $answer->status)) {
+        if ($same !== null && ($same->origin === self::WRITTEN || $same->status === $answer->status)) {
             DB::table('tend_robots')
                 ->where('id', $same->id)
                 ->update(['seen_at' => now()]);
         }
-        if ($live !== null && (string) $live->body === $body && (int) $live->status === $answer->status) {
+        if ($live !== null && $live->body === $body && $live->status === $answer->status) {
             DB::table('tend_robots')
                 ->where('id', $live->id)
                 ->update(['seen_at' => now()]);
 
-            return (int) $live->id;
+            return $live->id;
         }
 
-        return self::write($store, self::FETCHED, $answer->status, $body, '', $user, now()->toDateTimeString());
+        return self::write($store, [
+            'origin' => self::FETCHED,
+            'status' => $answer->status,
+            'body' => $body,
+            'user_id' => $user,
+            'seen_at' => now(),
+        ]);
     }
 
     /**
@@ -129,36 +123,33 @@ final class RobotsBook
         }
         $newest = self::newest($store);
 
-        return $newest !== null && (string) $newest->body === $body
-            ? (int) $newest->id
-            : self::write($store, self::WRITTEN, 0, $body, $note, $user, null);
+        return $newest !== null && $newest->body === $body
+            ? $newest->id
+            : self::write($store, [
+                'origin' => self::WRITTEN,
+                'body' => $body,
+                'note' => mb_substr($note, 0, 300),
+                'user_id' => $user,
+            ]);
     }
 
-    private static function sameAs(Store $store, string $body): ?stdClass
+    private static function sameAs(Store $store, string $body): ?RobotsVersion
     {
         $newest = self::newest($store);
 
-        return $newest !== null && trim((string) $newest->body) === trim($body) ? $newest : null;
+        return $newest !== null && trim($newest->body) === trim($body) ? $newest : null;
     }
 
-    private static function write(
-        Store $store,
-        int $origin,
-        int $status,
-        string $body,
-        string $note,
-        ?int $user,
-        ?string $seenAt,
-    ): int {
-        return DB::table('tend_robots')->insertGetId([
-            'store_id' => $store->id,
-            'origin' => $origin,
-            'status' => $status,
-            'body' => $body,
-            'note' => mb_substr($note, 0, 300),
-            'user_id' => $user,
-            'made_at' => now(),
-            'seen_at' => $seenAt,
-        ]);
+    private static function one(Builder $versions): ?RobotsVersion
+    {
+        return Records::one(RobotsVersion::class, $versions->first());
+    }
+
+    /** @param  array<string, mixed>  $columns  of the table tend_robots, beside those of every version */
+    private static function write(Store $store, array $columns): int
+    {
+        return DB::table('tend_robots')->insertGetId(
+            $columns + ['store_id' => $store->id, 'status' => 0, 'note' => '', 'made_at' => now()],
+        );
     }
 }

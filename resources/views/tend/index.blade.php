@@ -10,7 +10,7 @@
 @endphp
 @section('content')
     <div @follows('tend', 'tended')>
-    <div class="head"><h1>Rings</h1><span class="soft">@if ($state)how many clicks each page is from home, {{ Forms::moment($state->found_at, $store->timezone) }}@endif</span>
+    <div class="head"><h1>Rings</h1><span class="soft">@if ($state)how many clicks each page is from home, {{ Forms::moment($state->foundAt, $store->timezone) }}@endif</span>
         <div class="tools">@can('write', $store)<form method="post" action="{{ route('tend.find', $store) }}">@csrf<button class="button">Look again</button></form>@endcan <span>All pages <a href="{{ route('tend.export', [$store, 'links', 'csv']) }}">CSV</a> <a href="{{ route('tend.export', [$store, 'links', 'xlsx']) }}">XLSX</a></span></div></div>
     @include('tend.tabs')
     @include('tend.progress')
@@ -48,7 +48,7 @@
             @if ($orphans)
                 <h2>Orphans</h2>
                 <table class="ledger tight rings-orphans"><colgroup><col class="col-page"><col class="col-with"><col></colgroup><thead class="sr"><tr><th scope="col">Page</th><th scope="col">Clicks</th><th scope="col">Proposed</th></tr></thead><tbody>@foreach ($orphans as $orphan)@php($detail = (array) json_decode($orphan->detail, true))
-                    <tr><td class="clip g-page"><a href="{{ route('tend.page', [$store, $orphan->page_id]) }}" data-ring="{{ $orphan->page_id }}">{{ App\Stores\Http\ShownUrl::of($store, $orphan->url) }}</a></td><td class="num">@n($orphan->clicks) clicks</td><td class="clip">{{ App\Tend\Lists\DetailWords::end((string) ($detail['end'] ?? ''), (bool) $orphan->target_url) }} {{ $orphan->target_url ? App\Stores\Http\ShownUrl::of($store, $orphan->target_url) : '' }}</td></tr>@endforeach</tbody></table>
+                    <tr><td class="clip g-page"><a href="{{ route('tend.page', [$store, $orphan->pageId]) }}" data-ring="{{ $orphan->pageId }}">{{ App\Stores\Http\ShownUrl::of($store, $orphan->url) }}</a></td><td class="num">@n($orphan->clicks) clicks</td><td class="clip">{{ App\Tend\Lists\DetailWords::end((string) ($detail['end'] ?? ''), (bool) $orphan->targetUrl) }} {{ $orphan->targetUrl ? App\Stores\Http\ShownUrl::of($store, $orphan->targetUrl) : '' }}</td></tr>@endforeach</tbody></table>
                 <p class="rings-more"><a href="{{ route('tend.orphans', $store) }}">All orphans</a></p>
             @endif
         </div>

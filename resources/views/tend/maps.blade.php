@@ -3,7 +3,7 @@
 @php
     use App\Platform\Web\Forms;
     use App\Stores\Kinds\PageKind;
-    $out = (array) json_decode($maps->left_out ?? '{}', true);
+    $out = (array) json_decode($maps->leftOut ?? '{}', true);
 @endphp
 @section('content')
     <div @follows('tend', 'tended', 'maps')>
@@ -17,7 +17,7 @@
         @error('body')<p class="note is-hand" role="alert">{{ $message }} <a href="{{ route('tend.robots', $store) }}">robots.txt</a></p>@enderror
         <table class="ledger tight" id="maps">
             <thead><tr><th scope="col">File</th>@if (count($markets->all()) > 1)<th scope="col">Market</th>@endif<th scope="col" class="num">URLs</th><th scope="col" class="num" title="Share of the pages of which an index state was imported">Indexed</th><th scope="col">Newest change</th></tr></thead>
-            <tbody>@foreach ($files as $file)<tr><td><a href="{{ route('tend.maps.served', [$maps->token, $file->name.'.xml']) }}">{{ $file->name }}.xml</a></td>@if (count($markets->all()) > 1)<td>{{ $markets->find((int) $file->market_id)->name }}</td>@endif<td class="num">@n($file->urls)</td><td class="num">@if ($file->told > 0){{ round(100 * $file->listed / $file->told) }}% <span class="soft">of @n($file->told)</span>@else<span class="soft">not told</span>@endif</td><td>{{ $file->changed ? Forms::day($file->changed) : '' }}</td></tr>@endforeach</tbody>
+            <tbody>@foreach ($files as $file)<tr><td><a href="{{ route('tend.maps.served', [$maps->token, $file->name.'.xml']) }}">{{ $file->name }}.xml</a></td>@if (count($markets->all()) > 1)<td>{{ $markets->find($file->marketId)->name }}</td>@endif<td class="num">@n($file->urls)</td><td class="num">@if ($file->told > 0){{ round(100 * $file->listed / $file->told) }}% <span class="soft">of @n($file->told)</span>@else<span class="soft">not told</span>@endif</td><td>{{ $file->changed ? Forms::day($file->changed) : '' }}</td></tr>@endforeach</tbody>
             <tfoot><tr><th scope="row">All</th>@if (count($markets->all()) > 1)<td></td>@endif<td class="num">@n($maps->urls)</td><td></td><td></td></tr></tfoot>
         </table>
         <p class="hint">Left out: @n($out['not_indexable'] ?? 0) that search engines may not list, @n($out['parts'] ?? 0) filters, orders and further parts of lists, @n($out['others'] ?? 0) further addresses of a product or on their way elsewhere. The day of a change is what the shop says of the page or the crawl that found it changed; priority and frequency are left out, for search engines pass them over, unless the option sitemap_hints asks for them.</p>

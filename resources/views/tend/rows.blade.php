@@ -11,10 +11,10 @@
     <tbody>
     @forelse ($rows as $row)
         <tr>@can('write', $store)<td class="tick"><input type="checkbox" name="findings[]" value="{{ $row->id }}" aria-label="Tick {{ $row->url }}"></td>@endcan
-            <td class="clip g-page"><a href="{{ route('tend.page', [$store, $row->page_id]) }}" data-beside title="{{ $row->title ?: $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+            <td class="clip g-page"><a href="{{ route('tend.page', [$store, $row->pageId]) }}" data-beside title="{{ $row->title ?: $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
             @if ($isMixed)<td class="clip">{{ $row->kind === FindingType::Orphan ? $row->cause : $row->kind->label() }}</td>@endif
-            <td class="clip" title="{{ $row->seen }}">{{ $row->seen }}</td><td class="num">@n($row->clicks)</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $row->revenue) }}</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $row->upside) }}</td>
-            <td class="clip">@if ($show === FindingState::Mended)<span class="state is-growth">{{ App\Platform\Web\Forms::day(substr($row->mended_at, 0, 10)) }}</span>@else{{ $row->repair }}@if ($row->target_url) <a href="{{ $row->target_page ? route('tend.page', [$store, $row->target_page]) : $row->target_url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->target_url) }}</a>@endif @endif</td></tr>
+            <td class="clip" title="{{ $row->seen }}">{{ $row->seen }}</td><td class="num">@n($row->clicks)</td><td class="num">{{ App\Platform\Web\Forms::rough($row->revenue) }}</td><td class="num">{{ App\Platform\Web\Forms::rough($row->upside) }}</td>
+            <td class="clip">@if ($show === FindingState::Mended)<span class="state is-growth">{{ App\Platform\Web\Forms::day(substr($row->mendedAt, 0, 10)) }}</span>@else{{ $row->repair }}@if ($row->targetUrl) <a href="{{ $row->targetPage ? route('tend.page', [$store, $row->targetPage]) : $row->targetUrl }}">{{ App\Stores\Http\ShownUrl::of($store, $row->targetUrl) }}</a>@endif @endif</td></tr>
     @empty
         <tr><td colspan="8">{{ match ($show) { FindingState::Left => 'Nothing is left as it is.', FindingState::Mended => 'Nothing was mended in the last 90 days.', default => 'Nothing is found. That is good.' } }}</td></tr>
     @endforelse
