@@ -8,6 +8,7 @@ use App\Access\Mail\InvitationMail;
 use App\Access\Mail\Postbox;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -108,6 +109,11 @@ final class Invitations
         }
 
         return $isOurs ? $secret : null;
+    }
+
+    public static function emailOf(int $id): string
+    {
+        return Typed::text(DB::table('access_invitations')->where('id', $id)->value('email'));
     }
 
     /** @return bool whether it was open until now */

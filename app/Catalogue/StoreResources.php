@@ -70,6 +70,19 @@ final class StoreResources
             ->all();
     }
 
+    /** @return array<int, int> how many there are by how they were read: 0 from the shop, others from pages */
+    public static function byOrigin(Store $store): array
+    {
+        return Typed::ints(
+            self::of($store)
+                ->where('gone', 0)
+                ->groupBy('from_page')
+                ->selectRaw('from_page, COUNT(*) AS n')
+                ->pluck('n', 'from_page')
+                ->all(),
+        );
+    }
+
     private static function of(Store $store): Builder
     {
         return DB::table('resources')->where('store_id', $store->id);

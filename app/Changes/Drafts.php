@@ -279,6 +279,13 @@ final class Drafts
         return $waiting;
     }
 
+    public static function byId(Store $store, int $draft): ?Draft
+    {
+        $row = DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first();
+
+        return $row === null ? null : Draft::fromRow($row);
+    }
+
     public function find(int $resourceId, TextField $field): ?Draft
     {
         $row = DB::table('drafts')->where('resource_id', $resourceId)->where('field', $field->value)->first();

@@ -11,6 +11,7 @@ use App\Connectors\Shop\MappedShop;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Connectors\Shop\Mapping\SignedHttp;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
@@ -37,6 +38,20 @@ final class Connections
             throw $this->hasShop($store) ? ShopUnavailable::notMapped() : ShopUnavailable::notConnected();
 
         return new MappedShop($this->signed($store, $mapping), $mapping);
+    }
+
+    /** Where a connection of a store leads; '' where there is none. */
+    public static function urlOf(Store $store, string $sort): string
+    {
+        return Typed::text(DB::table('connections')->where('store_id', $store->id)->where('sort', $sort)->value('url'));
+    }
+
+    /** @return array{bool, bool} whether the shop's connection has a mapping in use, and whether it has a secret */
+    public static function hasMapping(Store $store): array
+    {
+        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+
+        return [$row !== null && $row->mapping !== null, $row !== null && (string) $row->secret !== ''];
     }
 
     /** What the shop's API can be asked for; null where none is connected, or its mapping is not whole yet. */

@@ -11,11 +11,9 @@ use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Passwords\ResetLinks;
 use App\Access\Role;
-use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -68,7 +66,7 @@ final class PeopleController
     {
         $secret = $invitations->again($store, $invitation);
         abort_if($secret === null, 404, 'This invitation is no longer open.');
-        $email = Typed::text(DB::table('access_invitations')->where('id', $invitation)->value('email'));
+        $email = Invitations::emailOf($invitation);
 
         return $this->tellLink($store, $email, $secret);
     }

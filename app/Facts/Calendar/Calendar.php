@@ -54,6 +54,12 @@ final class Calendar
         $isBreak && BreaksChanged::dispatch($store->id);
     }
 
+    /** Whether nothing is released on an event's days; false where there is no such event. */
+    public static function isFreeze(Store $store, int $id): bool
+    {
+        return (bool) DB::table('calendar_events')->where('store_id', $store->id)->where('id', $id)->value('is_freeze');
+    }
+
     /** The event for which nothing is released on a day; null where releases go on. */
     public static function freezeOn(Store $store, string $day): ?string
     {

@@ -12,7 +12,6 @@ use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
@@ -71,8 +70,7 @@ final class CalendarController
 
     public function drop(Store $store, int $event): RedirectResponse
     {
-        $row = DB::table('calendar_events')->where('store_id', $store->id)->where('id', $event)->first('is_freeze');
-        abort_if((bool) ($row->is_freeze ?? false) && ! Gate::allows('release', $store), 403);
+        abort_if(Calendar::isFreeze($store, $event) && ! Gate::allows('release', $store), 403);
         Calendar::drop($store, $event);
 
         return redirect()->route('calendar', $store)->with('done', 'Removed.');

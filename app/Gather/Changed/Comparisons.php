@@ -86,6 +86,12 @@ final readonly class Comparisons
         }
     }
 
+    /** @param  string  $cause  its digest, 16 bytes */
+    public static function cause(int $comparison, string $cause): ?stdClass
+    {
+        return DB::table('gather_causes')->where('comparison_id', $comparison)->where('cause', $cause)->first();
+    }
+
     /** @return list<stdClass> the causes, those that touch the most clicks and pages first */
     public static function causes(int $comparison): array
     {

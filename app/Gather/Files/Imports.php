@@ -6,10 +6,12 @@ namespace App\Gather\Files;
 
 use App\Facts\Grain;
 use App\Facts\RowScope;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -32,6 +34,47 @@ final readonly class Imports
     public static function find(Store $store, int $import): ?stdClass
     {
         return DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first();
+    }
+
+    /** A file of this name and size that somebody has begun to send and not finished; null where there is none. */
+    public static function arriving(Store $store, ?int $userId, string $name, int $bytes): ?ArrivingFile
+    {
+        $row = DB::table('gather_imports')
+            ->where('store_id', $store->id)
+            ->where('user_id', $userId)
+            ->where('state', 'arriving')
+            ->where('file_name', mb_substr(basename($name), 0, 190))
+            ->where('bytes', $bytes)
+            ->orderByDesc('id')
+            ->first();
+
+        return Records::one(ArrivingFile::class, $row);
+    }
+
+    /** An import that failed or was stopped is under way again. @return bool whether it was so */
+    public static function goOn(int $import): bool
+    {
+        return DB::table('gather_imports')
+            ->where('id', $import)
+            ->whereIn('state', ['failed', 'stopped'])
+            ->update(['state' => 'running', 'ended_at' => null]) > 0;
+    }
+
+    /**
+     * Rows that were set aside, as they stood in the file, and why.
+     *
+     * @param  int  $columns  of the file
+     * @return Generator<list<string>>
+     */
+    public static function asides(int $import, int $columns): Generator
+    {
+        foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside) {
+            $cells = Typed::texts(array_values((array) json_decode((string) $aside->cells, true)));
+            yield [
+                ...array_slice(array_pad($cells, $columns, ''), 0, $columns),
+                "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
+            ];
+        }
     }
 
     public static function path(stdClass $import): string

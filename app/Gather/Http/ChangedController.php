@@ -8,7 +8,6 @@ use App\Changes\Drifts;
 use App\Gather\Changed\Comparisons;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use stdClass;
@@ -47,10 +46,7 @@ final class ChangedController
         $cause =
             $comparison === null || $hex === null
                 ? null
-                : DB::table('gather_causes')
-                    ->where('comparison_id', $comparison->id)
-                    ->where('cause', hex2bin($hex))
-                    ->first();
+                : Comparisons::cause((int) $comparison->id, (string) hex2bin($hex));
         $from = is_string($request->query('from')) ? $request->query('from') : null;
 
         return view(

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
-use App\Connectors\Feed\FeedMapping;
 use App\Connectors\Feed\FeedNotNow;
 use App\Gather\Feeds\Feeds;
-use App\Gather\Feeds\FeedWork;
+use App\Gather\Feeds\FeedScreen;
 use App\Platform\Web\Caller;
-use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use RuntimeException;
 
@@ -22,23 +19,7 @@ final class FeedController
 {
     public function show(Store $store): View
     {
-        return view('gather.feed', [
-            'store' => $store,
-            'connection' => DB::table('connections')
-                ->where('store_id', $store->id)
-                ->where('sort', 'feed')
-                ->where('url', '<>', '')
-                ->first(),
-            'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
-            'parts' => DB::table('gather_feed_parts')->where('store_id', $store->id)->get()->keyBy('part'),
-            'work' => WorkView::latest($store->id, FeedWork::sort()),
-            'imports' => DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->where('is_feed', 1)
-                ->orderByDesc('id')
-                ->limit(12)
-                ->get(),
-        ]);
+        return view('gather.feed', FeedScreen::of($store));
     }
 
     public function pull(Request $request, Store $store, Feeds $feeds): RedirectResponse

@@ -13,7 +13,6 @@ use App\Gather\Files\ImportWork;
 use App\Gather\Files\ScopeFinder;
 use App\Gather\Files\SumsBeside;
 use App\Platform\Tables\TableWriter;
-use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -21,7 +20,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use stdClass;
@@ -133,26 +131,16 @@ final class FileController
             'bytes' => ['required', 'integer', 'min:0'],
         ]);
         $user = self::user($request)->id;
-        $known = DB::table('gather_imports')
-            ->where('store_id', $store->id)
-            ->where('user_id', $user)
-            ->where('state', 'arriving')
-            ->where('file_name', mb_substr(basename($given['name']), 0, 190))
-            ->where('bytes', $given['bytes'])
-            ->orderByDesc('id')
-            ->first();
         try {
-            $import =
-                $known === null
-                    ? $imports->announce($store, $user, $given['name'], (int) $given['bytes'])
-                    : (int) $known->id;
+            $known = Imports::arriving($store, $user, $given['name'], (int) $given['bytes']);
+            $import = $known->id ?? $imports->announce($store, $user, $given['name'], (int) $given['bytes']);
         } catch (InvalidArgumentException $wrong) {
             return response()->json(['problem' => $wrong->getMessage()], 422);
         }
 
         return response()->json([
             'import' => $import,
-            'arrived' => (int) ($known->arrived ?? 0),
+            'arrived' => $known->arrived ?? 0,
             'pieces' => route('gather.file.piece', [$store, $import]),
             'page' => route('gather.file', [$store, $import]),
         ]);
@@ -218,13 +206,7 @@ final class FileController
     {
         Imports::find($store, $import) ?? abort(404);
         $work = WorkView::about(ImportWork::sort(), $import);
-        if (
-            $work !== null &&
-            DB::table('gather_imports')
-                ->where('id', $import)
-                ->whereIn('state', ['failed', 'stopped'])
-                ->update(['state' => 'running', 'ended_at' => null]) > 0
-        ) {
+        if ($work !== null && Imports::goOn($import)) {
             $desk->resume($work->id);
         }
 
@@ -251,21 +233,10 @@ final class FileController
 
         return response()->streamDownload(
             static function () use ($import, $names): void {
-                $rows = (static function () use ($import, $names): \Generator {
-                    foreach (
-                        DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside
-                    ) {
-                        $cells = Typed::texts(array_values((array) json_decode((string) $aside->cells, true)));
-                        yield [
-                            ...array_slice(array_pad($cells, count($names), ''), 0, count($names)),
-                            "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
-                        ];
-                    }
-                })();
                 TableWriter::write(
                     'csv',
                     [...$names, 'Set aside because'],
-                    $rows,
+                    Imports::asides($import, count($names)),
                     fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
                 );
             },

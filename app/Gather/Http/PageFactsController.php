@@ -7,13 +7,13 @@ namespace App\Gather\Http;
 use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\ImageSizes;
 use App\Inventory\LivesByHand;
+use App\Inventory\StorePages;
 use App\Inventory\Succession;
 use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\StructuredData\LifeState;
 
@@ -27,7 +27,7 @@ final class PageFactsController
             'back_on' => ['nullable', 'date_format:Y-m-d'],
             'replaced_by' => ['nullable', 'string', 'max:500'],
         ]);
-        abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
+        abort_unless(StorePages::has($store, $page), 404);
         $life = LifeState::fromKey($given['life']) ?? abort(422);
         $user = Caller::id($request);
         LivesByHand::say(
@@ -52,7 +52,7 @@ final class PageFactsController
 
     public function images(Store $store, int $page): RedirectResponse
     {
-        abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
+        abort_unless(StorePages::has($store, $page), 404);
 
         return redirect()
             ->route('page', [$store, $page])
@@ -62,7 +62,7 @@ final class PageFactsController
     public function successor(Request $request, Store $store, int $page): RedirectResponse
     {
         $given = $request->validate(['address' => ['nullable', 'string', 'max:2048']]);
-        abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
+        abort_unless(StorePages::has($store, $page), 404);
         try {
             Succession::byHand($store, $page, (string) ($given['address'] ?? ''));
         } catch (InvalidArgumentException $wrong) {

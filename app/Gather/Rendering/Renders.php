@@ -12,6 +12,7 @@ use App\Connectors\Http\HttpRequest;
 use App\Inventory\PageMark;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\PageFacts;
@@ -27,6 +28,18 @@ final class Renders
 
     /** Pages that script fills, of which at most so many are shown at once. */
     private const FILLED = 30;
+
+    /** @return Collection<int, \stdClass> rows of gather_renders with their address, those that differ first */
+    public static function latest(Store $store): Collection
+    {
+        return DB::table('gather_renders')
+            ->join('pages', 'pages.id', '=', 'gather_renders.page_id')
+            ->where('gather_renders.store_id', $store->id)
+            ->orderByDesc('differs')
+            ->orderByDesc('rendered_at')
+            ->limit(60)
+            ->get(['gather_renders.*', 'url']);
+    }
 
     /** @return list<int> a few pages of each kind, and those that script fills */
     public static function sample(Store $store): array

@@ -6,6 +6,7 @@ namespace App\Match\Http;
 
 use App\Inventory\Terms\TermFile;
 use App\Match\Pairing\SuggestWork;
+use App\Match\Screens\TermPicture;
 use App\Match\Terms\Groups;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
@@ -19,7 +20,6 @@ use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 
@@ -39,14 +39,12 @@ final class MatchController
             'after' => $after,
             'next' => $next,
             'rows' => $rows,
-            'picture' => Picture::of($store, $rows),
+            'picture' => TermPicture::of($store, $rows),
             'counts' => TermList::counts($store, $filter->market),
-            'state' => DB::table('match_states')->where('market_id', $filter->market)->first(),
+            'state' => TermList::state($filter->market),
             'market' => Markets::of($store)->find($filter->market),
             'markets' => Markets::of($store)->all(),
-            'head' => $filter->head > 0
-                    ? DB::table('match_terms')->where('store_id', $store->id)->where('id', $filter->head)->value('term')
-                    : null,
+            'head' => $filter->head > 0 ? TermList::nameOf($store, $filter->head) : null,
             'work' => WorkView::latest($store->id, SuggestWork::sort()),
             'undo' => TermSteps::last($store, $userId),
             'redo' => TermSteps::next($store, $userId),

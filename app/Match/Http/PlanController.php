@@ -24,7 +24,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use InvalidArgumentException;
 use stdClass;
@@ -66,7 +65,7 @@ final class PlanController
     public function arrived(Request $request, Store $store, int $page): RedirectResponse
     {
         $request->validate(['url' => ['required', 'string', 'max:2048']]);
-        abort_unless(DB::table('planned_pages')->where('store_id', $store->id)->where('page_id', $page)->exists(), 404);
+        abort_unless(isset(PlannedPages::of($store)[$page]), 404);
         $url = trim((string) $request->string('url'));
         $real = PageAddress::pages($store, [$url])[0][$url] ?? null;
         if ($real === null) {
@@ -191,12 +190,8 @@ final class PlanController
     /** @return list<int> the page that is planned for a term; none or one */
     private static function planned(Store $store, stdClass $term): array
     {
-        $page = DB::table('match_said')
-            ->where('store_id', $store->id)
-            ->where('market_id', $term->market_id)
-            ->where('digest', $term->digest)
-            ->value('plan_page');
+        $page = Sayings::plannedFor($store, (int) $term->market_id, (string) $term->digest);
 
-        return is_numeric($page) ? [(int) $page] : [];
+        return $page === null ? [] : [$page];
     }
 }

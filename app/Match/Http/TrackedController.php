@@ -25,7 +25,6 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use stdClass;
@@ -95,9 +94,7 @@ final class TrackedController
                 ->withInput()
                 ->withErrors(['which' => $picked]);
         }
-        $known = DB::table('match_said')
-            ->where(['store_id' => $store->id, 'market_id' => $market->id, 'tracked' => 1])
-            ->count();
+        $known = Sayings::tracked($store, $market->id);
         if ($known + count($picked) > Trackable::MOST) {
             return back()
                 ->withInput()

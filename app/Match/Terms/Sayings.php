@@ -146,4 +146,24 @@ final class Sayings
     {
         return ['store_id' => $store->id, 'market_id' => $market, 'digest' => DB::raw((new Bytes($digest))->literal())];
     }
+
+    /** The page that is planned for a term; null where none is. */
+    public static function plannedFor(Store $store, int $market, string $digest): ?int
+    {
+        $page = DB::table('match_said')
+            ->where('store_id', $store->id)
+            ->where('market_id', $market)
+            ->where('digest', $digest)
+            ->value('plan_page');
+
+        return is_numeric($page) ? (int) $page : null;
+    }
+
+    /** How many terms of a market are tracked. */
+    public static function tracked(Store $store, int $market): int
+    {
+        return DB::table('match_said')
+            ->where(['store_id' => $store->id, 'market_id' => $market, 'tracked' => 1])
+            ->count();
+    }
 }

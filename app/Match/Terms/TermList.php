@@ -109,6 +109,19 @@ final class TermList
             );
     }
 
+    /** When a market was last matched, and how many terms there were; null where it was not yet. */
+    public static function state(int $market): ?stdClass
+    {
+        return DB::table('match_states')->where('market_id', $market)->first();
+    }
+
+    public static function nameOf(Store $store, int $term): ?string
+    {
+        $name = DB::table('match_terms')->where('store_id', $store->id)->where('id', $term)->value('term');
+
+        return is_string($name) ? $name : null;
+    }
+
     /** A term's number, as of the newest matching; null where it is none any more. */
     public static function idOf(Store $store, int $market, string $digest): ?int
     {

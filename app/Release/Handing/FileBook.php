@@ -34,6 +34,21 @@ final class FileBook
         );
     }
 
+    /** @return list<ShopFile> the newest first */
+    public static function all(Store $store): array
+    {
+        return array_values(
+            DB::table('release_files')
+                ->where('store_id', $store->id)
+                ->whereNull('removed_at')
+                ->orderByDesc('id')
+                ->limit(50)
+                ->get()
+                ->map(ShopFile::from(...))
+                ->all(),
+        );
+    }
+
     public static function find(int $file): ?ShopFile
     {
         $row = DB::table('release_files')->where('id', $file)->first();

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Release\Http;
 
+use App\Catalogue\StoreResources;
 use App\Platform\Typed;
+use App\Release\Handing\FileBook;
 use App\Release\Handing\FileSight;
-use App\Release\Handing\ShopFile;
 use App\Release\Handing\ShopFiles;
 use App\Release\Handing\Ways;
 use App\Stores\Connections;
@@ -14,7 +15,6 @@ use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -28,13 +28,6 @@ final readonly class ConnectController
 
     public function show(Store $store, Connections $connections): View
     {
-        $files = DB::table('release_files')
-            ->where('store_id', $store->id)
-            ->whereNull('removed_at')
-            ->orderByDesc('id')
-            ->limit(50)
-            ->get()
-            ->map(ShopFile::from(...));
         $mapping = $connections->mapping($store);
 
         return view('release.connect', [
@@ -59,17 +52,9 @@ final readonly class ConnectController
                 'robots_file' => 'robots.txt',
             ],
             'mapping' => $mapping,
-            'url' => Typed::text(
-                DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->value('url'),
-            ),
-            'known' => DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('gone', 0)
-                ->groupBy('from_page')
-                ->selectRaw('from_page, COUNT(*) AS n')
-                ->pluck('n', 'from_page')
-                ->all(),
-            'files' => $files,
+            'url' => Connections::urlOf($store, 'shop'),
+            'known' => StoreResources::byOrigin($store),
+            'files' => FileBook::all($store),
         ]);
     }
 

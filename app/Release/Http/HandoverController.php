@@ -11,12 +11,12 @@ use App\Platform\Tables\TableWriter;
 use App\Release\Handing\HandedList;
 use App\Release\Handing\Handover;
 use App\Release\Handing\ShareLinks;
+use App\Release\Lists\SentRelease;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -126,9 +126,7 @@ final readonly class HandoverController
     /** @return string the release's name */
     private function check(Store $store, int $release): string
     {
-        $name = DB::table('release_batches')->where('store_id', $store->id)->where('id', $release)->value('name');
-
-        return is_string($name) ? $name : abort(404);
+        return (SentRelease::find($store, $release) ?? abort(404))->name;
     }
 
     /** @return array<string, mixed> */

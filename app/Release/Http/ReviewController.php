@@ -15,9 +15,7 @@ use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use Orchard\Core\Wording\TextField;
 
 /** What an approver does with what is ready before it is sent: approves it, sends it back with a word, or mends it. */
 final class ReviewController
@@ -83,13 +81,13 @@ final class ReviewController
             'text' => ['present', 'nullable', 'string', 'max:5000'],
             'revision' => ['required', 'integer', 'min:0'],
         ]);
-        $row = DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first() ?? abort(404);
+        $known = Drafts::byId($store, $draft) ?? abort(404);
         $user = Caller::id($request);
         try {
             $outcome = $drafts->save(
                 $store,
-                (int) $row->resource_id,
-                TextField::from((int) $row->field),
+                $known->resourceId,
+                $known->field,
                 (string) ($given['text'] ?? ''),
                 (int) $given['revision'],
                 Origin::Hand,

@@ -18,7 +18,6 @@ use App\Stores\StoreOptions;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -42,7 +41,7 @@ final readonly class MappingController
         $list = $draft->lists[$place];
         $sample = Sample::kept($store, (string) $list->name);
         $lacks = MappingDraft::lacks($draft);
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        [$inUse, $hasSecret] = Connections::hasMapping($store);
 
         return view('store.mapping', [
             'store' => $store,
@@ -53,9 +52,9 @@ final readonly class MappingController
             'sample' => $sample,
             'lacks' => $lacks,
             'isNew' => $drafts->isNew($draft),
-            'inUse' => $row !== null && $row->mapping !== null,
-            'url' => (string) ($row->url ?? ''),
-            'hasSecret' => $row !== null && (string) $row->secret !== '',
+            'inUse' => $inUse,
+            'url' => Connections::urlOf($store, 'shop'),
+            'hasSecret' => $hasSecret,
             'dry' => $lacks === '' && $sample !== null ? $this->dry($store, $draft, $place, $sample) : null,
             'leftOver' => Trial::leftOver($store),
         ]);

@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Platform\Database\Bulk;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
-use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Lists\CausePages;
+use App\Untangle\Lists\KeeperQuestion;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Duplicates\ParameterEffect;
 
@@ -75,15 +73,7 @@ final class DecideController
             ],
             ['pages.required' => 'No URL is ticked.'],
         );
-        $pages = Bulk::ids(
-            DB::table('untangle_pages')
-                ->where('store_id', $store->id)
-                ->where('cause_id', $cause)
-                ->whereIn('page_id', array_map(intval(...), $given['pages']))
-                ->get(['page_id'])
-                ->all(),
-            'page_id',
-        );
+        $pages = CausePages::among($store, $cause, array_map(intval(...), $given['pages']));
         if ($given['do'] === 'ready') {
             return MadeReady::answer($request, $store, $pages, back());
         }
@@ -108,7 +98,7 @@ final class DecideController
     public function family(Request $request, Store $store, int $cause): RedirectResponse
     {
         $request->validate(['choice' => ['required', 'string', 'max:12']]);
-        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
+        $row = CausePages::find($store, $cause) ?? abort(404);
         $family = CausePages::familyOf($store, $row);
         try {
             foreach ($family as $one) {
@@ -140,16 +130,12 @@ final class DecideController
             'sure' => ['nullable', 'in:1'],
         ]);
         $user = Caller::id($request);
-        $tangle = DB::table('untangle_pages')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->value('tangle_id');
-        abort_if($tangle === null, 404);
+        $tangle = CausePages::tangleOf($store, $page) ?? abort(404);
         $do = $request->string('do')->value();
         if (
             $do === 'keeper' &&
             ! $request->boolean('sure') &&
-            ($question = $this->question($store, $page, Typed::int($tangle))) !== null
+            ($question = KeeperQuestion::of($store, $page, $tangle)) !== null
         ) {
             return back()->with('question', [
                 'words' => $question,
@@ -171,40 +157,11 @@ final class DecideController
             default => 'Decided for this address.',
         };
 
-        return Typed::int($tangle) === 0
+        return $tangle === 0
             ? back()->with('done', $done)
             : redirect()
                 ->route('untangle.tangle', [$store, $tangle])
                 ->with('done', $done);
-    }
-
-    /** Clicks of the keeper from which on choosing one with far fewer is questioned. */
-    private const MANY = 10;
-
-    private function question(Store $store, int $page, int $tangle): ?string
-    {
-        $clicks = DB::table('untangle_pages as u')
-            ->join('pages as p', 'p.id', '=', 'u.page_id')
-            ->where('u.store_id', $store->id)
-            ->where('u.tangle_id', $tangle)
-            ->where('u.tangle_id', '>', 0)
-            ->orderByDesc('u.clicks')
-            ->get(['u.page_id', 'u.clicks', 'p.url']);
-        $best = $clicks->first();
-        $own = (int) ($clicks->firstWhere('page_id', $page)->clicks ?? 0);
-
-        return $best === null ||
-            (int) $best->page_id === $page ||
-            (int) $best->clicks < self::MANY ||
-            2 * $own >= (int) $best->clicks
-            ? null
-            : 'This URL has '.
-                    number_format($own).
-                    ' clicks in 13 weeks, '.
-                    ShownUrl::of($store, (string) $best->url).
-                    ' has '.
-                    number_format((int) $best->clicks).
-                    '. As keeper it takes their place in search results, and clicks can be lost until it ranks as well.';
     }
 
     public function parameter(Request $request, Store $store): RedirectResponse

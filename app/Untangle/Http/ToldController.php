@@ -7,8 +7,8 @@ namespace App\Untangle\Http;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Untangle\Telling\Told;
+use App\Untangle\Telling\ToldScreen;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use RuntimeException;
@@ -19,25 +19,7 @@ final class ToldController
 {
     public function index(Store $store): View
     {
-        return view('untangle.told', [
-            'store' => $store,
-            'waiting' => Told::waiting($store),
-            'to' => $store->options()->indexnowUrl,
-            'key' => Told::key($store),
-            'counts' => DB::table('untangle_told')
-                ->where('store_id', $store->id)
-                ->whereNull('sent_at')
-                ->groupBy('purpose')
-                ->selectRaw('purpose, COUNT(*) AS n')
-                ->pluck('n', 'purpose'),
-            'rows' => DB::table('untangle_told')
-                ->join('pages', 'pages.id', '=', 'page_id')
-                ->where('untangle_told.store_id', $store->id)
-                ->orderByRaw('sent_at IS NULL DESC')
-                ->orderByDesc('untangle_told.id')
-                ->limit(100)
-                ->get(['untangle_told.*', 'pages.url']),
-        ]);
+        return view('untangle.told', ToldScreen::of($store));
     }
 
     public function send(Store $store): RedirectResponse

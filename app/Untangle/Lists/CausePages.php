@@ -87,6 +87,35 @@ final class CausePages
         );
     }
 
+    /**
+     * @param  array<int>  $pages
+     * @return list<int> those that are of the cause
+     */
+    public static function among(Store $store, int $cause, array $pages): array
+    {
+        return array_values(
+            Typed::ints(
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->where('cause_id', $cause)
+                    ->whereIn('page_id', $pages)
+                    ->pluck('page_id')
+                    ->all(),
+            ),
+        );
+    }
+
+    /** The tangle of a page, 0 where it is in none; null where the page is not known. */
+    public static function tangleOf(Store $store, int $page): ?int
+    {
+        $tangle = DB::table('untangle_pages')
+            ->where('store_id', $store->id)
+            ->where('page_id', $page)
+            ->value('tangle_id');
+
+        return $tangle === null ? null : Typed::int($tangle);
+    }
+
     /** @return list<int> pages of a tangle */
     public static function ofTangle(Store $store, int $tangle): array
     {

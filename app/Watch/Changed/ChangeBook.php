@@ -98,6 +98,19 @@ final readonly class ChangeBook
         }
     }
 
+    /** What somebody decides once a result has been read. */
+    public static function decide(Store $store, int $change, Decision $decision, ?int $user): void
+    {
+        DB::table('watch_changes')
+            ->where('store_id', $store->id)
+            ->where('id', $change)
+            ->update([
+                'decided' => $decision->value,
+                'decided_by' => $decision === Decision::Open ? null : $user,
+                'decided_at' => now(),
+            ]);
+    }
+
     /** @param  list<LiveChange>  $changes */
     private function keep(
         Store $store,

@@ -10,18 +10,18 @@ use App\Inventory\Selections;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
+use App\Watch\Changed\ChangeBook;
 use App\Watch\Changed\ChangeSource;
 use App\Watch\Changed\Decision;
 use App\Watch\Lists\ChangePages;
 use App\Watch\Lists\GroupList;
 use App\Watch\Lists\ResultList;
+use App\Watch\Lists\WatchedChange;
 use App\Watch\Lists\WeeksLines;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** One change: what came of it, by week, by group and page by page, and what somebody decides then. */
@@ -31,7 +31,7 @@ final class ChangeController
     {
         $row = $this->row($store, $change);
         $lines = WeeksLines::of($change);
-        $release = (int) $row->source === ChangeSource::Release->value ? (int) $row->source_id : null;
+        $release = $row->source === ChangeSource::Release ? $row->sourceId : null;
 
         return view('watch.change', [
             'store' => $store,
@@ -44,20 +44,14 @@ final class ChangeController
             'moved' => ChangePages::moved($store, $row, 8),
             'leftOut' => ChangePages::leftOut($change),
             'release' => $release === null ? null : $names->of($store, [$release])[$release] ?? null,
-            'decider' => DB::table('users')
-                ->where('id', $row->decided_by ?? 0)
-                ->value('name'),
+            'decider' => $row->decider,
         ]);
     }
 
     /** Where the result of a release stands; before it is first judged, among all of them. */
     public function ofRelease(Store $store, int $release): RedirectResponse
     {
-        $change = DB::table('watch_changes')
-            ->where('store_id', $store->id)
-            ->where('source', ChangeSource::Release->value)
-            ->where('source_id', $release)
-            ->value('id');
+        $change = ChangePages::ofRelease($store, $release);
 
         return $change === null
             ? redirect()
@@ -105,14 +99,7 @@ final class ChangeController
         $given = $request->validate(['as' => ['required', 'in:open,keep,again,back']]);
         $this->row($store, $change);
         $decision = Decision::fromKey((string) $given['as']) ?? Decision::Open;
-        DB::table('watch_changes')
-            ->where('store_id', $store->id)
-            ->where('id', $change)
-            ->update([
-                'decided' => $decision->value,
-                'decided_by' => $decision === Decision::Open ? null : $request->user()?->getAuthIdentifier(),
-                'decided_at' => now(),
-            ]);
+        ChangeBook::decide($store, $change, $decision, Caller::id($request));
 
         return back()->with(
             'done',
@@ -140,8 +127,8 @@ final class ChangeController
         return redirect()->route('write', [$store, 'selection' => $selection]);
     }
 
-    private function row(Store $store, int $change): stdClass
+    private function row(Store $store, int $change): WatchedChange
     {
-        return DB::table('watch_changes')->where('store_id', $store->id)->where('id', $change)->first() ?? abort(404);
+        return ChangePages::find($store, $change) ?? abort(404);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Watch\Lists;
 
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -33,10 +34,32 @@ final class ChangePages
     /** Impressions in four weeks below which nothing is seen of a text. */
     private const HARDLY_SEEN = 50;
 
+    public static function find(Store $store, int $change): ?WatchedChange
+    {
+        return Records::first(
+            WatchedChange::class,
+            'SELECT c.*, u.name AS decider FROM watch_changes c LEFT JOIN users u ON u.id = c.decided_by
+                WHERE c.store_id = ? AND c.id = ?',
+            [$store->id, $change],
+        );
+    }
+
+    /** The change that a release is judged as; null before it is first judged. */
+    public static function ofRelease(Store $store, int $release): ?int
+    {
+        $change = DB::table('watch_changes')
+            ->where('store_id', $store->id)
+            ->where('source', ChangeSource::Release->value)
+            ->where('source_id', $release)
+            ->value('id');
+
+        return $change === null ? null : Typed::int($change);
+    }
+
     /**
      * @param  ?int  $part  of one group; null for all
      * @param  bool  $isLeft  those that do not count, instead of those that do
-     * @return array{rows: list<stdClass>, next: ?string}
+     * @return array{rows: list<ChangedPage>, next: ?string}
      */
     public static function page(int $change, ?int $part, bool $isLeft, ?string $after): array
     {
@@ -63,31 +86,29 @@ final class ChangePages
         $last = $rows[self::PAGE - 1] ?? null;
 
         return [
-            'rows' => array_values(array_map(self::told(...), array_slice($rows, 0, self::PAGE))),
+            'rows' => self::told(array_values(array_slice($rows, 0, self::PAGE))),
             'next' => isset($rows[self::PAGE]) ? sprintf('%.17g %d', $last->gain, $last->page_id) : null,
         ];
     }
 
-    /** @return list<stdClass> those that moved most, either way, with their texts before and now */
-    public static function moved(Store $store, stdClass $change, int $most): array
+    /** @return list<ChangedPage> those that moved most, either way, with their texts before and now */
+    public static function moved(Store $store, WatchedChange $change, int $most): array
     {
         $half = intdiv($most + 1, 2);
         $select = 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
             AND w.part > 0 AND w.gain';
-        $rows = array_values(
-            array_map(self::told(...), [
-                ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
-                ...array_reverse(
-                    DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
-                ),
-            ]),
-        );
+        $rows = [
+            ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
+            ...array_reverse(
+                DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
+            ),
+        ];
         $texts = self::texts($store, $change, Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
             [$row->title_before, $row->title_now] = $texts[(int) $row->page_id] ?? [null, null];
         }
 
-        return $rows;
+        return self::told(array_values($rows));
     }
 
     /** @return array<int, int> how many pages do not count, by LeftOut */
@@ -117,7 +138,7 @@ final class ChangePages
     }
 
     /** @return Generator<list<string|int|float|null>> */
-    public static function export(Store $store, stdClass $change): Generator
+    public static function export(Store $store, WatchedChange $change): Generator
     {
         $after = 0;
         while (true) {
@@ -131,27 +152,27 @@ final class ChangePages
             }
             $ids = Bulk::ids($rows, 'page_id');
             $texts = self::texts($store, $change, $ids);
-            foreach (array_map(self::told(...), $rows) as $row) {
-                $after = (int) $row->page_id;
+            foreach (self::told(array_values($rows)) as $row) {
+                $after = $row->pageId;
                 $known = static fn (float|int|null $value): float|int|null => $row->part > 0 ? $value : null;
                 yield [
-                    (string) $row->url,
-                    PageKind::tryFrom((int) $row->kind)?->key() ?? '',
-                    (string) $row->live_on,
-                    LeftOut::from((int) $row->left_out)->words(1),
-                    $known((int) $row->clicks_before),
-                    $known((int) $row->clicks),
-                    $known(round((float) $row->expected, 2)),
-                    $known(round((float) $row->gain, 2)),
-                    $known((int) $row->impressions_before),
-                    $known((int) $row->impressions),
-                    $row->position_before === null ? null : round($row->position_before, 2),
+                    $row->url,
+                    PageKind::tryFrom($row->kind)?->key() ?? '',
+                    (string) $row->liveOn,
+                    LeftOut::from($row->leftOut)->words(1),
+                    $known($row->clicksBefore),
+                    $known($row->clicks),
+                    $known(round($row->expected, 2)),
+                    $known(round($row->gain, 2)),
+                    $known($row->impressionsBefore),
+                    $known($row->impressions),
+                    $row->positionBefore === null ? null : round($row->positionBefore, 2),
                     $row->position === null ? null : round($row->position, 2),
-                    $known((int) $row->orders_before),
-                    $known((int) $row->orders),
-                    $known((float) $row->revenue_before),
-                    $known((float) $row->revenue),
-                    $row->promised === null ? null : (float) $row->promised,
+                    $known($row->ordersBefore),
+                    $known($row->orders),
+                    $known($row->revenueBefore),
+                    $known($row->revenue),
+                    $row->promised,
                     $texts[$after][0] ?? null,
                     $texts[$after][1] ?? null,
                 ];
@@ -163,15 +184,15 @@ final class ChangePages
      * @param  list<int>  $pages
      * @return array<int, array{string, string}> the changed title, else the first changed text, before and since
      */
-    private static function texts(Store $store, stdClass $change, array $pages): array
+    private static function texts(Store $store, WatchedChange $change, array $pages): array
     {
         $texts = [];
-        if ((int) $change->source === ChangeSource::Release->value && $pages !== []) {
+        if ($change->source === ChangeSource::Release && $pages !== []) {
             foreach (
                 DB::table('history')
                     ->join('resources', 'resources.id', '=', 'history.resource_id')
                     ->where('history.store_id', $store->id)
-                    ->where('release_id', $change->source_id)
+                    ->where('release_id', $change->sourceId)
                     ->where('event', HistoryEvent::Live->value)
                     ->whereIn('resources.page_id', $pages)
                     ->whereIn('field', [TextField::Title->value, TextField::Description->value, TextField::H1->value])
@@ -185,20 +206,26 @@ final class ChangePages
         return $texts;
     }
 
-    private static function told(stdClass $row): stdClass
+    /**
+     * @param  list<stdClass>  $rows  of the database
+     * @return list<ChangedPage>
+     */
+    private static function told(array $rows): array
     {
-        $position = static fn (string $places, string $impressions): ?float => (int) $row->{$impressions} > 0
-            ? (int) $row->{$places} / (int) $row->{$impressions} / 1000
+        $position = static fn (int $places, int $impressions): ?float => $impressions > 0
+            ? $places / $impressions / 1000
             : null;
-        $row->position_before = $position('places_before', 'impressions_before');
-        $row->position = $position('places', 'impressions');
-        $row->why_not = match (true) {
-            (int) $row->part === 0 || (float) $row->gain >= 1 => '',
-            (int) $row->impressions < self::HARDLY_SEEN => 'hardly seen',
-            $row->position > self::OUT_OF_SIGHT => 'its position, not its wording',
-            default => '',
-        };
+        foreach ($rows as $row) {
+            $row->position_before = $position((int) $row->places_before, (int) $row->impressions_before);
+            $row->position = $position((int) $row->places, (int) $row->impressions);
+            $row->why_not = match (true) {
+                (int) $row->part === 0 || (float) $row->gain >= 1 => '',
+                (int) $row->impressions < self::HARDLY_SEEN => 'hardly seen',
+                $row->position > self::OUT_OF_SIGHT => 'its position, not its wording',
+                default => '',
+            };
+        }
 
-        return $row;
+        return Records::of(ChangedPage::class, $rows);
     }
 }

@@ -32,7 +32,7 @@
     <form method="post" action="{{ route('connect.files', $store) }}" enctype="multipart/form-data" class="form-end">@csrf
         <label for="shop-file">A file that the shop exported</label> <input class="input" type="file" id="shop-file" name="file" accept=".csv,.tsv,.txt,.xlsx" required> <button class="button is-growth" data-once>Bring it in</button>
     </form>
-    @if ($files->isNotEmpty())
+    @if ($files !== [])
         <div class="scroll"><table class="ledger">
             <thead><tr><th scope="col">File</th><th scope="col">Brought in</th><th scope="col">Holds</th><th scope="col" class="num">Rows</th><th scope="col" class="num">Pages of the store</th><th scope="col"><span class="sr">What to do</span></th></tr></thead>
             <tbody>

@@ -18,7 +18,7 @@
     $parts = array_filter($groups, static fn ($group) => $group->part !== GroupResult::ALL && in_array($group->by, [GroupedBy::Nothing, GroupedBy::Work], true));
     $further = collect($groups)->filter(static fn ($group) => in_array($group->by, [GroupedBy::Recipe, GroupedBy::Query], true))->groupBy(static fn ($group) => $group->by->label())->filter(static fn ($some) => $some->count() > 1 || $some->first()->pages < ($all->pages ?? 0));
     $bar = GainBar::of($groups);
-    $hasTexts = collect($moved)->contains(static fn ($page) => $page->title_now !== null);
+    $hasTexts = collect($moved)->contains(static fn ($page) => $page->titleNow !== null);
     $perOrder = $all === null || $all->after['orders'] < 1 || $result->currency === null ? null : $all->after['revenue'] / $all->after['orders'];
     $hasPromise = $all?->promised !== null && $all->clickValue !== null;
 @endphp
@@ -34,8 +34,8 @@
         <section>
             <h2>Clicks a week</h2>
             @if ($lines)
-            @php($live = $lines->at($change->first_day))
-            @php($fetched = $change->fetched_on === null ? null : $lines->at($change->fetched_on))
+            @php($live = $lines->at($change->firstDay))
+            @php($fetched = $change->fetchedOn === null ? null : $lines->at($change->fetchedOn))
             <div class="scroll"><svg class="lines" viewBox="0 0 {{ WeeksLines::WIDTH }} {{ WeeksLines::HEIGHT }}" role="img" aria-label="Clicks of its pages by week, beside what they would have been as pages left alone went; the table follows">
                 @if ($live !== null && $fetched !== null && $fetched > $live)<rect class="fetching" x="{{ $live }}" y="16" width="{{ $fetched - $live }}" height="{{ WeeksLines::HEIGHT - 42 }}"/><text class="tick-text" x="{{ $live + 4 }}" y="{{ WeeksLines::HEIGHT - 32 }}">being fetched</text>@endif
                 @foreach ($lines->ticks() as $tick)<line class="grid" x1="46" x2="{{ WeeksLines::WIDTH - 12 }}" y1="{{ $lines->y($tick) }}" y2="{{ $lines->y($tick) }}"/><text class="tick-text" x="40" y="{{ $lines->y($tick) + 4 }}" text-anchor="end">{{ Forms::number($tick) }}</text>@endforeach
@@ -45,7 +45,7 @@
                 <path class="came-line" d="{{ $lines->line('came') }}"/>
                 @foreach ($lines->weeks as $i => $week)<circle class="came-mark" cx="{{ $lines->x($i) }}" cy="{{ $lines->y((float) $week->came) }}" r="3"><title>{{ Forms::day($week->week) }}: {{ Forms::number(round($week->came)) }}, without the change {{ Forms::number(round($week->expected)) }}</title></circle>@endforeach
                 @foreach ($events as $event)@php([$from, $to] = [max(46, $lines->at(max($event->first, $lines->span()[0])) ?? 46), $lines->at($event->last) ?? WeeksLines::WIDTH - 12])<line class="{{ $event->isBreak ? 'break' : 'event' }}" x1="{{ $from }}" x2="{{ max($from + 4, $to) }}" y1="{{ WeeksLines::HEIGHT - 23 }}" y2="{{ WeeksLines::HEIGHT - 23 }}"><title>{{ $event->words() }}, {{ Forms::day($event->first) }} to {{ Forms::day($event->last) }}</title></line>@endforeach
-                @if ($live !== null)<line class="live-line" x1="{{ $live }}" x2="{{ $live }}" y1="8" y2="{{ WeeksLines::HEIGHT - 26 }}"/><text class="live-text" x="{{ $live - 5 }}" y="18" text-anchor="end">live {{ Forms::day($change->first_day) }}</text>@endif
+                @if ($live !== null)<line class="live-line" x1="{{ $live }}" x2="{{ $live }}" y1="8" y2="{{ WeeksLines::HEIGHT - 26 }}"/><text class="live-text" x="{{ $live - 5 }}" y="18" text-anchor="end">live {{ Forms::day($change->firstDay) }}</text>@endif
             </svg></div>
             <p class="legend"><span class="line-key is-came"></span> its pages <span class="line-key is-alone"></span> as @n($result->alone) pages left alone went, with the range of 9 in 10</p>
             @if ($events)<p class="hint">In these weeks: @foreach ($events as $event){{ $event->words() }} ({{ Forms::day($event->first) }} to {{ Forms::day($event->last) }}){{ $loop->last ? '.' : '; ' }}@endforeach Pages left alone lived through {{ count($events) === 1 ? 'it' : 'them' }}, too.</p>@endif
@@ -60,7 +60,7 @@
                 @if ($result->decision->value === 0)<span>Decide:</span> <button class="button is-growth" name="as" value="keep">Keep it</button> <button class="button" name="as" value="again">Try again</button> <button class="button is-hand" name="as" value="back">Take it back</button>@else<span>Decided: <b>{{ $result->decision->label() }}</b>{{ $decider ? ', by '.$decider : '' }}.</span> <button class="button" name="as" value="open">Decide anew</button>@endif</form>@endif @endcan
             @if ($result->decision === App\Watch\Changed\Decision::TakeBack && $release)<p><a class="in-text" href="{{ $release->url }}">The release</a> takes texts back, all of them or those that are ticked.</p>@endif
             <h2>How it was measured</h2>
-            <p class="sub">@if ($result->alone > 0)Against @n($result->alone) pages of the same kinds that nobody changed from four weeks before to the end; how they went from their numbers before to those afterwards says how these would have gone. @endif @if ($change->fetched_on)The pages were fetched again by {{ Forms::day($change->fetched_on) }}{{ (int) $change->fetch_told === 1 ? ', as access logs tell' : ', as is assumed (option fetch_days)' }}. @endif @if ($result->weeks > 0)Judged by {{ $result->weeks }} whole weeks after that{{ $result->weeks > 4 ? ', for these pages have few clicks' : '' }}{{ $result->weeksTold < $result->weeks ? '; '.$result->weeksTold.' are told so far' : '' }}.@endif</p>
+            <p class="sub">@if ($result->alone > 0)Against @n($result->alone) pages of the same kinds that nobody changed from four weeks before to the end; how they went from their numbers before to those afterwards says how these would have gone. @endif @if ($change->fetchedOn)The pages were fetched again by {{ Forms::day($change->fetchedOn) }}{{ (int) $change->fetchTold === 1 ? ', as access logs tell' : ', as is assumed (option fetch_days)' }}. @endif @if ($result->weeks > 0)Judged by {{ $result->weeks }} whole weeks after that{{ $result->weeks > 4 ? ', for these pages have few clicks' : '' }}{{ $result->weeksTold < $result->weeks ? '; '.$result->weeksTold.' are told so far' : '' }}.@endif</p>
             @if ($leftOut)<p class="sub">Not counted: @foreach ($leftOut as $why => $pages){{ Forms::number($pages) }} {{ LeftOut::from($why)->words($pages) }}{{ $loop->last ? '.' : ', ' }}@endforeach <a class="in-text" href="{{ route('watch.pages', [$store, $result->id, 'show' => 'left']) }}">Which?</a></p>@endif
             <p class="links"><a class="in-text" href="{{ route('watch.pages', [$store, $result->id]) }}">The sum, page by page</a> @if ($release)<a class="in-text" href="{{ $release->url }}">The release</a>@endif</p>
             @can('write', $store)@if ($result->source === App\Watch\Changed\ChangeSource::Mark)<form method="post" action="{{ route('watch.mark.drop', [$store, $result->id]) }}">@csrf<button class="button is-hand">Drop this mark</button></form>@endif @endcan
@@ -93,7 +93,7 @@
     @endif
     @if ($moved)
     <h2>The pages that moved most</h2>
-    <div class="scroll"><table class="ledger tight" id="moved"><thead><tr><th scope="col">Page</th>@if ($hasTexts)<th scope="col">Text before</th><th scope="col">Text now</th>@endif<th scope="col" class="num">Expected</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Difference</th><th scope="col" class="num">Position</th></tr></thead><tbody>@foreach ($moved as $page)<tr><td class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</td>@if ($hasTexts)<td class="soft">{{ $page->title_before }}</td><td>{{ $page->title_now }}</td>@endif<td class="num">@n(round($page->expected))</td><td class="num">@n($page->clicks)</td><td class="num"><b>{{ Figure::signed((float) $page->gain) }}</b></td><td class="num">{{ $page->position === null ? '–' : Forms::number($page->position, 1) }}</td></tr>@endforeach</tbody></table></div>
+    <div class="scroll"><table class="ledger tight" id="moved"><thead><tr><th scope="col">Page</th>@if ($hasTexts)<th scope="col">Text before</th><th scope="col">Text now</th>@endif<th scope="col" class="num">Expected</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Difference</th><th scope="col" class="num">Position</th></tr></thead><tbody>@foreach ($moved as $page)<tr><td class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</td>@if ($hasTexts)<td class="soft">{{ $page->titleBefore }}</td><td>{{ $page->titleNow }}</td>@endif<td class="num">@n(round($page->expected))</td><td class="num">@n($page->clicks)</td><td class="num"><b>{{ Figure::signed((float) $page->gain) }}</b></td><td class="num">{{ $page->position === null ? '–' : Forms::number($page->position, 1) }}</td></tr>@endforeach</tbody></table></div>
     @endif
     </div>
 @endsection

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Watch\Lists\ChangedPage;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Stores\AddStore;
@@ -68,7 +69,7 @@ it('pages through its pages and misses none', function (): void {
     $after = null;
     do {
         ['rows' => $rows, 'next' => $after] = ChangePages::page($big, null, false, $after);
-        array_push($seen, ...array_map(static fn (object $row): int => (int) $row->page_id, $rows));
+        array_push($seen, ...array_map(static fn (ChangedPage $row): int => $row->pageId, $rows));
     } while ($after !== null);
     expect($seen)->toHaveCount(120)->and(array_unique($seen))->toHaveCount(120);
     Marks::drop($this->store, $big);

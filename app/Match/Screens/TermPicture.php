@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Match\Http;
+namespace App\Match\Screens;
 
 use App\Match\Terms\Pages;
 use App\Stores\Kinds\PageKind;
@@ -14,7 +14,7 @@ use stdClass;
  * The terms of a screen on one side and their pages on the other, with a line for each that goes for one: where lines
  * begin and end, in rows.
  */
-final readonly class Picture
+final readonly class TermPicture
 {
     /** Pixels of a row, as the style sheet has them (8-match.css). */
     public const ROW = 27;
