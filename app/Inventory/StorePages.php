@@ -26,4 +26,21 @@ final class StorePages
 
         return array_values(Typed::ints($known->all()));
     }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<string, int> those that are the store's, by address
+     */
+    public static function byUrl(Store $store, array $pages): array
+    {
+        return Typed::ints(
+            DB::table('pages')->where('store_id', $store->id)->whereIn('id', $pages)->pluck('id', 'url')->all(),
+        );
+    }
+
+    /** The address of a page; empty where the store has no such page. */
+    public static function urlOf(Store $store, int $page): string
+    {
+        return Typed::text(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'));
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend;
 
+use App\Inventory\LastRead;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
@@ -15,7 +16,6 @@ use App\Stores\Steps\Waiting;
 use App\Tend\Finding\FindWork;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
-use Illuminate\Support\Facades\DB;
 
 final class TendStep implements StepContribution
 {
@@ -56,7 +56,7 @@ final class TendStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return DB::table('inventory_reads')->where('store_id', $store->id)->exists()
+        return LastRead::of($store) !== null
             ? null
             : new Missing(
                 'No crawl yet. A crawl shows how pages are linked, and what is wrong with them.',

@@ -73,3 +73,23 @@ it('keeps templates free of inline styles, inline scripts that run, and handlers
     }
     expect($wrong)->toBe([]);
 });
+
+it(
+    'asks the database in query classes alone: no controller does, no answer of the API, no template',
+    function (): void {
+        $asking = '/\\bDB::|\\b(?:Rows|Records|Bulk|Cursor)::(?!ids\\b)/';
+        $found = [];
+        $seen = 0;
+        $files = [
+            ...glob(app_path('*/Http/*Controller.php')) ?: [],
+            ...glob(app_path('*/Api/*.php')) ?: [],
+            ...glob(resource_path('views/*.blade.php')) ?: [],
+            ...glob(resource_path('views/*/*.blade.php')) ?: [],
+        ];
+        foreach ($files as $file) {
+            $seen++;
+            preg_match($asking, (string) file_get_contents($file)) === 1 && ($found[] = basename($file));
+        }
+        expect($found)->toBe([])->and($seen)->toBeGreaterThan(200);
+    },
+);

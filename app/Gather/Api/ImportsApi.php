@@ -8,15 +8,14 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
+use App\Gather\Files\SentFile;
 use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
-use stdClass;
 
 /** Files as JSON: announced, posted in pieces, read, taken back. */
 final readonly class ImportsApi
@@ -30,16 +29,7 @@ final readonly class ImportsApi
 
     public function index(Store $store): JsonResponse
     {
-        return response()->json([
-            'data' => DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->where('is_feed', 0)
-                ->orderByDesc('id')
-                ->limit(100)
-                ->get()
-                ->map(self::row(...))
-                ->all(),
-        ]);
+        return response()->json(['data' => array_map(self::row(...), SentFile::latest($store))]);
     }
 
     public function show(Store $store, int $import): JsonResponse
@@ -145,26 +135,25 @@ final readonly class ImportsApi
 
     private function answer(Store $store, int $import, int $status): JsonResponse
     {
-        return response()->json(['data' => self::row(Imports::find($store, $import) ?? abort(404))], $status);
+        return response()->json(['data' => self::row(SentFile::find($store, $import) ?? abort(404))], $status);
     }
 
     /** @return array<string, int|string|null> */
-    private static function row(stdClass $import): array
+    private static function row(SentFile $file): array
     {
-        /** @var stdClass $import */
         return [
-            'id' => (int) $import->id,
-            'name' => (string) $import->file_name,
-            'bytes' => (int) $import->bytes,
-            'arrived' => (int) $import->arrived,
-            'state' => (string) $import->state,
-            'type' => $import->sort,
-            'rows' => (int) $import->rows_taken,
-            'set_aside' => (int) $import->rows_aside,
-            'first_day' => $import->first_day,
-            'last_day' => $import->last_day,
-            'problem' => $import->remark,
-            'work' => WorkView::about(ImportWork::sort(), (int) $import->id)?->id,
+            'id' => $file->id,
+            'name' => $file->fileName,
+            'bytes' => $file->bytes,
+            'arrived' => $file->arrived,
+            'state' => $file->state,
+            'type' => $file->sort,
+            'rows' => $file->rowsTaken,
+            'set_aside' => $file->rowsAside,
+            'first_day' => $file->firstDay,
+            'last_day' => $file->lastDay,
+            'problem' => $file->remark,
+            'work' => WorkView::about(ImportWork::sort(), $file->id)?->id,
         ];
     }
 

@@ -8,13 +8,12 @@ use App\Gather\Crawl\Crawls;
 use App\Gather\Pages\PageExport;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
+use App\Inventory\StorePages;
 use App\Platform\Database\Bulk;
-use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
 /** The inventory as JSON, and the crawl that fills it. */
@@ -61,13 +60,13 @@ final readonly class PagesApi
         if ($pages === []) {
             return [];
         }
-        $ids = DB::table('pages')->where('store_id', $store->id)->whereIn('id', $pages)->pluck('id', 'url')->all();
+        $ids = StorePages::byUrl($store, $pages);
         $rows = [];
         foreach ($this->export->rows($store, [$pages]) as $cells) {
             $row = array_combine(PageExport::COLUMNS, $cells);
             $row['indexable'] = $row['indexable'] === 'yes';
             $row['last_seen'] = $row['last_seen'] === '' ? null : $row['last_seen'];
-            $id = Typed::int($ids[(string) $row['url']] ?? 0);
+            $id = $ids[(string) $row['url']] ?? 0;
             $rows[$id] = ['page' => $id] + $row;
         }
 

@@ -6,6 +6,7 @@ namespace App\Gather\Changed;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -50,14 +51,17 @@ final class CompareWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $comparison = DB::table('gather_comparisons')->where('id', $run->subjectId)->first();
+        $comparison = Records::one(
+            Comparison::class,
+            DB::table('gather_comparisons')->where('id', $run->subjectId)->first(),
+        );
         if ($comparison === null) {
             return SliceEnd::failed('The comparison no longer exists.');
         }
         if ($comparison->state === 'done') {
             return SliceEnd::done(); // Its process died between the last write and letting go.
         }
-        $after = (int) $comparison->compared_to;
+        $after = $comparison->comparedTo;
         while (true) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
@@ -93,7 +97,7 @@ final class CompareWork implements LongWork
     }
 
     /** @return list<int> the next pages with an interval that begins or ends between the two crawls */
-    private function changedPages(stdClass $comparison, int $after): array
+    private function changedPages(Comparison $comparison, int $after): array
     {
         return Bulk::ids(
             DB::select(
@@ -103,13 +107,13 @@ final class CompareWork implements LongWork
                 UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ?
                 AND page_id > ?) changed ORDER BY page_id LIMIT '.self::CHUNK,
                 [
-                    $comparison->store_id,
-                    $comparison->before_crawl,
-                    $comparison->after_crawl,
+                    $comparison->storeId,
+                    $comparison->beforeCrawl,
+                    $comparison->afterCrawl,
                     $after,
-                    $comparison->store_id,
-                    $comparison->before_crawl,
-                    $comparison->after_crawl,
+                    $comparison->storeId,
+                    $comparison->beforeCrawl,
+                    $comparison->afterCrawl,
                     $after,
                 ],
             ),
@@ -121,7 +125,7 @@ final class CompareWork implements LongWork
      * @param  list<int>  $pages
      * @return list<list<int|string|Bytes|null>>
      */
-    private function changes(stdClass $comparison, array $pages): array
+    private function changes(Comparison $comparison, array $pages): array
     {
         $states = [];
         foreach (
@@ -129,13 +133,13 @@ final class CompareWork implements LongWork
                 'SELECT * FROM page_facts WHERE page_id IN ('.
                     Bulk::list($pages).
                     ') AND from_crawl <= ? AND (to_crawl = 0 OR to_crawl > ?)',
-                [$comparison->after_crawl, $comparison->before_crawl],
+                [$comparison->afterCrawl, $comparison->beforeCrawl],
             ) as $row
         ) {
-            if ((int) $row->from_crawl <= (int) $comparison->before_crawl) {
+            if ((int) $row->from_crawl <= $comparison->beforeCrawl) {
                 $states[(int) $row->page_id][0] = $row;
             }
-            if ((int) $row->to_crawl === 0 || (int) $row->to_crawl > (int) $comparison->after_crawl) {
+            if ((int) $row->to_crawl === 0 || (int) $row->to_crawl > $comparison->afterCrawl) {
                 $states[(int) $row->page_id][1] = $row;
             }
         }
@@ -156,7 +160,7 @@ final class CompareWork implements LongWork
                         ? ''
                         : md5($before."\n".$after, true));
                 $rows[] = [
-                    (int) $comparison->id,
+                    $comparison->id,
                     $page,
                     $aspect->value,
                     new Bytes(

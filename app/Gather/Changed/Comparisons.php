@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Gather\Changed;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /** Begins comparisons of two crawls and reads their causes and changes. */
 final readonly class Comparisons
@@ -20,17 +20,17 @@ final readonly class Comparisons
     {
     }
 
-    /** @return list<stdClass> crawls that can be compared, newest first: those that came to an end */
+    /** @return list<ComparableCrawl> the newest first */
     public static function crawls(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            ComparableCrawl::class,
             DB::table('gather_crawls')
                 ->where('store_id', $store->id)
                 ->whereIn('state', ['complete', 'incomplete'])
                 ->orderByDesc('id')
                 ->limit(60)
-                ->get()
-                ->all(),
+                ->get(),
         );
     }
 
@@ -39,7 +39,7 @@ final readonly class Comparisons
      *
      * @throws InvalidArgumentException where they are not two ended crawls of the store, in order
      */
-    public function of(Store $store, int $before, int $after): stdClass
+    public function of(Store $store, int $before, int $after): Comparison
     {
         $known = DB::table('gather_crawls')
             ->where('store_id', $store->id)
@@ -50,7 +50,7 @@ final readonly class Comparisons
             throw new InvalidArgumentException('Choose two crawls that came to an end, the earlier one first.');
         }
 
-        return DB::transaction(function () use ($store, $before, $after): stdClass {
+        return DB::transaction(function () use ($store, $before, $after): Comparison {
             if (
                 DB::table('gather_comparisons')->insertOrIgnore([
                     'store_id' => $store->id,
@@ -63,11 +63,11 @@ final readonly class Comparisons
                 $this->desk->begin(CompareWork::class, $store->id, (int) DB::getPdo()->lastInsertId(), null);
             }
 
-            return DB::table('gather_comparisons')
-                ->where('store_id', $store->id)
-                ->where('before_crawl', $before)
-                ->where('after_crawl', $after)
-                ->firstOrFail();
+            return Records::sole(
+                Comparison::class,
+                'SELECT * FROM gather_comparisons WHERE store_id = ? AND before_crawl = ? AND after_crawl = ?',
+                [$store->id, $before, $after],
+            );
         });
     }
 
@@ -87,15 +87,20 @@ final readonly class Comparisons
     }
 
     /** @param  string  $cause  its digest, 16 bytes */
-    public static function cause(int $comparison, string $cause): ?stdClass
+    public static function cause(int $comparison, string $cause): ?ComparedCause
     {
-        return DB::table('gather_causes')->where('comparison_id', $comparison)->where('cause', $cause)->first();
+        return Records::first(
+            ComparedCause::class,
+            'SELECT * FROM gather_causes WHERE comparison_id = ? AND cause = ?',
+            [$comparison, $cause],
+        );
     }
 
-    /** @return list<stdClass> the causes, those that touch the most clicks and pages first */
+    /** @return list<ComparedCause> those that touch the most clicks and pages first */
     public static function causes(int $comparison): array
     {
-        return array_values(
+        return Records::of(
+            ComparedCause::class,
             DB::table('gather_causes')
                 ->where('comparison_id', $comparison)
                 ->orderByDesc('clicks')
@@ -103,12 +108,11 @@ final readonly class Comparisons
                 ->orderBy('aspect')
                 ->orderBy('cause')
                 ->limit(200)
-                ->get()
-                ->all(),
+                ->get(),
         );
     }
 
-    /** @return array{rows: list<stdClass>, next: ?string} pages of one cause, those with the most clicks first */
+    /** @return array{rows: list<ComparedPage>, next: ?string} pages of one cause, those with the most clicks first */
     public static function changes(int $comparison, string $cause, ?string $after): array
     {
         $where = '';
@@ -117,19 +121,18 @@ final readonly class Comparisons
             $where = ' AND (c.clicks < ? OR (c.clicks = ? AND c.page_id < ?))';
             array_push($values, $found[1], $found[1], $found[2]);
         }
-        $rows = array_values(
-            DB::select(
-                "SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ?
+        $rows = Records::select(
+            ComparedPage::class,
+            "SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ?
                     AND c.cause = ?$where ORDER BY c.clicks DESC, c.page_id DESC LIMIT ".
-                    (self::PAGE + 1),
-                $values,
-            ),
+                (self::PAGE + 1),
+            $values,
         );
         $next = null;
         if (count($rows) > self::PAGE) {
             array_pop($rows);
             $last = $rows[count($rows) - 1];
-            $next = "{$last->clicks}.{$last->page_id}";
+            $next = "{$last->clicks}.{$last->pageId}";
         }
 
         return ['rows' => $rows, 'next' => $next];

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Changes\Drifts;
+use App\Gather\Changed\ComparableCrawl;
 use App\Gather\Changed\Comparisons;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use stdClass;
 
 /** What changed between two crawls, by cause. */
 final class ChangedController
@@ -23,13 +23,15 @@ final class ChangedController
             : null;
         // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where
         // there are two.
-        $whole = array_values(array_filter($crawls, static fn (stdClass $crawl): bool => $crawl->state === 'complete'));
+        $whole = array_values(
+            array_filter($crawls, static fn (ComparableCrawl $crawl): bool => $crawl->state === 'complete'),
+        );
         $usual = count($whole) >= 2 ? $whole : $crawls;
-        $after = $number('after') ?? (int) ($usual[0]->id ?? 0);
-        $earlier = static fn (array $some): ?stdClass => array_values(
-            array_filter($some, static fn (stdClass $crawl): bool => (int) $crawl->id < $after),
+        $after = $number('after') ?? ($usual[0]->id ?? 0);
+        $earlier = static fn (array $some): ?ComparableCrawl => array_values(
+            array_filter($some, static fn (ComparableCrawl $crawl): bool => $crawl->id < $after),
         )[0] ?? null;
-        $before = $number('before') ?? (int) (($earlier($usual) ?? $earlier($crawls))->id ?? 0);
+        $before = $number('before') ?? (($earlier($usual) ?? $earlier($crawls))->id ?? 0);
         $comparison = null;
         $problem = null;
         if (count($crawls) >= 2) {
@@ -44,9 +46,7 @@ final class ChangedController
                 ? $request->query('cause')
                 : null;
         $cause =
-            $comparison === null || $hex === null
-                ? null
-                : Comparisons::cause((int) $comparison->id, (string) hex2bin($hex));
+            $comparison === null || $hex === null ? null : Comparisons::cause($comparison->id, (string) hex2bin($hex));
         $from = is_string($request->query('from')) ? $request->query('from') : null;
 
         return view(
@@ -61,13 +61,13 @@ final class ChangedController
                 'after' => $after,
                 'comparison' => $comparison,
                 'problem' => $problem,
-                'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes((int) $comparison->id) : [],
+                'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes($comparison->id) : [],
                 'cause' => $cause,
                 'hex' => $hex,
             ] +
                 ($cause === null || $comparison === null
                     ? ['rows' => [], 'next' => null]
-                    : Comparisons::changes((int) $comparison->id, (string) $cause->cause, $from)),
+                    : Comparisons::changes($comparison->id, $cause->cause, $from)),
         );
     }
 }

@@ -8,6 +8,7 @@ use App\Inventory\Terms\TermFile;
 use App\Match\Pairing\SuggestWork;
 use App\Match\Screens\TermPicture;
 use App\Match\Terms\Groups;
+use App\Match\Terms\MatchState;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
@@ -41,7 +42,7 @@ final class MatchController
             'rows' => $rows,
             'picture' => TermPicture::of($store, $rows),
             'counts' => TermList::counts($store, $filter->market),
-            'state' => TermList::state($filter->market),
+            'state' => MatchState::of($filter->market),
             'market' => Markets::of($store)->find($filter->market),
             'markets' => Markets::of($store)->all(),
             'head' => $filter->head > 0 ? TermList::nameOf($store, $filter->head) : null,

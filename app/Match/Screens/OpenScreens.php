@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Screens;
 
 use App\Match\Terms\Dictionary;
+use App\Match\Terms\MatchState;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
@@ -13,7 +14,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Terms\Reach;
 
 /** Terms that no page serves, and terms within the reach of the store that no page leads yet. */
 final class OpenScreens
@@ -51,7 +51,7 @@ final class OpenScreens
                 ORDER BY t.potential DESC, t.id DESC',
             [$store->id, $filter->market, $served],
         );
-        $state = DB::table('match_states')->where('market_id', $filter->market)->first();
+        $state = MatchState::of($filter->market);
 
         return [
             'store' => $store,
@@ -61,9 +61,7 @@ final class OpenScreens
             'counts' => $counts,
             'pager' => $pager,
             'state' => $state,
-            'reach' => $state === null
-                    ? new Reach()
-                    : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms),
+            'reach' => MatchState::reach($state),
             'market' => Markets::of($store)->find($filter->market),
         ];
     }
@@ -76,11 +74,8 @@ final class OpenScreens
     public static function reach(Request $request, Store $store): array
     {
         $filter = TermFilter::from($request, $store);
-        $state = DB::table('match_states')->where('market_id', $filter->market)->first();
-        $reach =
-            $state === null
-                ? new Reach()
-                : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms);
+        $state = MatchState::of($filter->market);
+        $reach = MatchState::reach($state);
         $most = is_numeric($request->query('difficulty'))
             ? max(0.0, min(100.0, (float) $request->query('difficulty')))
             : round($reach->middle, 0);

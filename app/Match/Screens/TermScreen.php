@@ -7,6 +7,7 @@ namespace App\Match\Screens;
 use App\Match\Planning\Plan;
 use App\Match\Rivalries\RivalryBook;
 use App\Match\Terms\Asks;
+use App\Match\Terms\MatchState;
 use App\Match\Terms\Pages;
 use App\Match\Terms\TermList;
 use App\Match\Tracking\TermHistory;
@@ -37,7 +38,7 @@ final class TermScreen
         foreach ([$row->lead_page, $row->support_page] as $page) {
             $page === null || ($ids[] = (int) $page);
         }
-        $state = DB::table('match_states')->where('market_id', $row->market_id)->first();
+        $state = MatchState::of((int) $row->market_id);
 
         return [
             'store' => $store,

@@ -6,7 +6,6 @@ namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Rows;
-use App\Platform\Typed;
 use App\Platform\Web\Pager;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -77,7 +76,7 @@ final class TermList
         $count = static fn (string $where): int => self::atMost($where, [$store->id, $market]);
 
         return [
-            'all' => Typed::int(DB::table('match_states')->where('market_id', $market)->value('terms') ?? 0),
+            'all' => MatchState::of($market)->terms ?? 0,
             'rivals' => $count('t.rivals = 1'),
             'open' => $count('t.excluded = 0 AND t.served = 0'),
             'locked' => $count('t.locked = 1'),
@@ -107,12 +106,6 @@ final class TermList
                     [$store->id],
                 ),
             );
-    }
-
-    /** When a market was last matched, and how many terms there were; null where it was not yet. */
-    public static function state(int $market): ?stdClass
-    {
-        return DB::table('match_states')->where('market_id', $market)->first();
     }
 
     public static function nameOf(Store $store, int $term): ?string

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Release\Api;
 
-use App\Platform\Database\Records;
 use App\Platform\Web\Caller;
 use App\Release\Items\ItemCounts;
 use App\Release\Items\Via;
@@ -17,7 +16,6 @@ use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /** Releases as JSON: what was sent and how far it is, sending what is ready, taking back. */
@@ -29,15 +27,7 @@ final readonly class ReleasesApi
 
     public function index(Store $store): JsonResponse
     {
-        return response()->json([
-            'data' => array_map(
-                self::row(...),
-                Records::of(
-                    Batch::class,
-                    DB::table('release_batches')->where('store_id', $store->id)->orderByDesc('id')->limit(100)->get(),
-                ),
-            ),
-        ]);
+        return response()->json(['data' => array_map(self::row(...), SentRelease::latest($store))]);
     }
 
     public function show(Store $store, int $release): JsonResponse

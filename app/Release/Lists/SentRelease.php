@@ -22,6 +22,9 @@ final class SentRelease
 {
     private const PAGE = 50;
 
+    /** Releases of a list without pages. */
+    private const MOST = 100;
+
     public static function find(Store $store, int $release): ?Batch
     {
         $row = DB::table('release_batches')
@@ -31,6 +34,18 @@ final class SentRelease
             ->first(['release_batches.*', 'users.name as user_name']);
 
         return Records::one(Batch::class, $row);
+    }
+
+    /** @return list<Batch> the newest first */
+    public static function latest(Store $store): array
+    {
+        $rows = DB::table('release_batches')
+            ->where('store_id', $store->id)
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get();
+
+        return Records::of(Batch::class, $rows);
     }
 
     /** @return array<string, mixed> for the view release.show */

@@ -11,18 +11,17 @@ use App\Inventory\Selections;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Untangle\Lists\CausePages;
-use App\Untangle\Lists\CauseWords;
+use App\Untangle\Lists\Causes;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use stdClass;
 
 /** Brings what was decided on its way: to release, to the writing desk; or takes it back. */
 final class CarryController
 {
     public function carryFamily(Request $request, Store $store, int $cause): RedirectResponse
     {
-        $row = CausePages::find($store, $cause) ?? abort(404);
-        $causes = array_map(static fn (stdClass $one): int => (int) $one->id, CausePages::familyOf($store, $row));
+        $row = Causes::find($store, $cause) ?? abort(404);
+        $causes = array_column(Causes::familyOf($store, $row), 'id');
         $pages = CausePages::safe($store, $causes);
 
         return MadeReady::answer($request, $store, $pages, redirect()->route('untangle.family', [$store, $cause]));
@@ -30,11 +29,10 @@ final class CarryController
 
     public function carry(Request $request, Store $store, int $cause): RedirectResponse
     {
-        $pages = CausePages::toDo($store, $cause);
-        if ($request->input('which') === 'safe') {
-            $safe = array_flip(CausePages::safe($store, [$cause]));
-            $pages = array_values(array_filter($pages, static fn (int $page): bool => isset($safe[$page])));
-        }
+        $pages =
+            $request->input('which') === 'safe'
+                ? CausePages::safeToDo($store, $cause)
+                : CausePages::toDo($store, $cause);
 
         return MadeReady::answer($request, $store, $pages, redirect()->route('untangle.cause', [$store, $cause]));
     }
@@ -58,14 +56,14 @@ final class CarryController
     public function rewrite(Request $request, Store $store): RedirectResponse
     {
         $request->validate(['cause' => ['required', 'integer']]);
-        $cause = CausePages::find($store, $request->integer('cause')) ?? abort(404);
-        $pages = CausePages::toRewrite($store, (int) $cause->id);
+        $cause = Causes::find($store, $request->integer('cause')) ?? abort(404);
+        $pages = CausePages::toRewrite($store, $cause->id);
         if ($pages === []) {
             return back()->withErrors(['cause' => 'Nothing of this is to be rewritten.']);
         }
         $selection = Selections::keep(
             $store,
-            mb_substr('To rewrite: '.CauseWords::of($cause), 0, 120),
+            mb_substr('To rewrite: '.$cause->words(), 0, 120),
             Caller::id($request),
             [$pages],
         );

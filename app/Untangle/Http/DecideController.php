@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -12,6 +11,7 @@ use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Lists\CausePages;
+use App\Untangle\Lists\Causes;
 use App\Untangle\Lists\KeeperQuestion;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -98,16 +98,11 @@ final class DecideController
     public function family(Request $request, Store $store, int $cause): RedirectResponse
     {
         $request->validate(['choice' => ['required', 'string', 'max:12']]);
-        $row = CausePages::find($store, $cause) ?? abort(404);
-        $family = CausePages::familyOf($store, $row);
+        $row = Causes::find($store, $cause) ?? abort(404);
+        $family = Causes::familyOf($store, $row);
         try {
             foreach ($family as $one) {
-                Decisions::ofCause(
-                    $store,
-                    Typed::int($one->id),
-                    $request->string('choice')->value(),
-                    Caller::id($request),
-                );
+                Decisions::ofCause($store, $one->id, $request->string('choice')->value(), Caller::id($request));
             }
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['choice' => $wrong->getMessage()]);

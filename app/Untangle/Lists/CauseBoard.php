@@ -12,7 +12,6 @@ use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use App\Untangle\Finding\FindWork;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Why addresses of the store are the same pages, cause by cause. */
 final class CauseBoard
@@ -21,16 +20,8 @@ final class CauseBoard
     public static function of(Store $store): array
     {
         CauseProgress::learn($store);
-        $causes = DB::table('untangle_causes')
-            ->leftJoin('users', 'users.id', '=', 'decided_by')
-            ->where('store_id', $store->id)
-            ->where('urls', '>', 0)
-            ->orderByDesc('clicks')
-            ->orderByDesc('to_do')
-            ->orderByDesc('urls')
-            ->limit(200)
-            ->get(['untangle_causes.*', 'users.name as user_name']);
-        $left = $causes->filter(static fn (stdClass $cause): bool => $cause->to_do > $cause->ready + $cause->live);
+        $causes = Causes::all($store, 200);
+        $left = $causes->filter(static fn (ListedCause $cause): bool => $cause->left() > 0);
         $open = $left->whereNull('decision');
         // The one with the most addresses shows best what is meant.
         $example = $open->where('tangles', '>', 0)->sortByDesc('urls')->first() ?? $causes->first();
@@ -40,7 +31,7 @@ final class CauseBoard
                 : Typed::int(
                     DB::table('untangle_pages')
                         ->where('store_id', $store->id)
-                        ->where('page_id', $example->example_page)
+                        ->where('page_id', $example->examplePage)
                         ->value('tangle_id'),
                 );
 
@@ -48,14 +39,12 @@ final class CauseBoard
             'store' => $store,
             'state' => DB::table('untangle_states')->where('store_id', $store->id)->first(),
             'work' => WorkView::latest($store->id, FindWork::sort()),
-            'safe' => $open->where('is_safe', 1),
-            'yours' => $open->where('is_safe', 0),
-            'going' => $causes->filter(
-                static fn (stdClass $cause): bool => $cause->to_do > 0 && $cause->to_do <= $cause->ready + $cause->live,
-            ),
-            'decided' => $left->whereNotNull('decision')->merge($causes->where('to_do', 0)->whereNotNull('decision')),
+            'safe' => $open->where('isSafe', true),
+            'yours' => $open->where('isSafe', false),
+            'going' => $causes->filter(static fn (ListedCause $cause): bool => $cause->toDo > 0 && $cause->left() === 0),
+            'decided' => $left->whereNotNull('decision')->merge($causes->where('toDo', 0)->whereNotNull('decision')),
             'crawled' => DB::table('page_index')->where('store_id', $store->id)->exists(),
-            'fine' => $causes->whereNull('decision')->where('to_do', 0),
+            'fine' => $causes->whereNull('decision')->where('toDo', 0),
             'example' => $example,
             'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
             'ready' => DB::table('address_changes')

@@ -7,38 +7,14 @@ namespace App\Untangle\Lists;
 use App\Platform\Database\Bulk;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
-use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
-/** Pages of a cause, and causes that are alike. */
+/** Pages of a cause, or of a tangle. */
 final class CausePages
 {
     private const MOST_REWRITTEN = 2000;
-
-    /** @return list<stdClass> causes of the same sort and words, most clicks first */
-    public static function familyOf(Store $store, stdClass $cause): array
-    {
-        $sort = CauseSort::from((string) $cause->sort);
-        $family = CauseWords::family($cause);
-
-        return array_values(
-            array_filter(
-                DB::table('untangle_causes')
-                    ->where('store_id', $store->id)
-                    ->where('sort', $cause->sort)
-                    ->where('urls', '>', 0)
-                    ->orderByDesc('clicks')
-                    ->orderBy('id')
-                    ->limit(2000)
-                    ->get()
-                    ->all(),
-                static fn (stdClass $one): bool => CauseWords::family($one) === $family,
-            ),
-        );
-    }
 
     /** @return list<int> addresses of a cause about which something is to be done */
     public static function toDo(Store $store, int $cause): array
@@ -55,6 +31,16 @@ final class CausePages
                     ->pluck('page_id')
                     ->all(),
             ),
+        );
+    }
+
+    /** @return list<int> those of toDo() that are safe to change */
+    public static function safeToDo(Store $store, int $cause): array
+    {
+        $safe = array_flip(self::safe($store, [$cause]));
+
+        return array_values(
+            array_filter(self::toDo($store, $cause), static fn (int $page): bool => isset($safe[$page])),
         );
     }
 
@@ -143,10 +129,5 @@ final class CausePages
                 ->all(),
             'page_id',
         );
-    }
-
-    public static function find(Store $store, int $cause): ?stdClass
-    {
-        return DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first();
     }
 }

@@ -6,7 +6,6 @@ namespace App\Untangle\Lists;
 
 use App\Platform\Typed;
 use App\Stores\Models\Store;
-use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Deciding\Reckoning;
 use App\Untangle\Deciding\Rules;
@@ -23,11 +22,11 @@ final class CauseScreen
     public static function of(Request $request, Store $store, int $cause): ?array
     {
         CauseProgress::learn($store);
-        $row = self::row($store, $cause);
+        $row = Causes::find($store, $cause);
         if ($row === null) {
             return null;
         }
-        $sort = CauseSort::from((string) $row->sort);
+        $sort = $row->sort;
         $which =
             $request->query('show') === 'exceptions'
                 ? 'exceptions'
@@ -49,7 +48,7 @@ final class CauseScreen
         $tangle = Typed::int(
             DB::table('untangle_pages')
                 ->where('store_id', $store->id)
-                ->where('page_id', $row->example_page)
+                ->where('page_id', $row->examplePage)
                 ->value('tangle_id'),
         );
 
@@ -61,7 +60,7 @@ final class CauseScreen
             'pages' => $pages->take(self::PAGE),
             'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,
             'rule' => Rules::of($store)->choice($sort),
-            'family' => count(CausePages::familyOf($store, $row)),
+            'family' => count(Causes::familyOf($store, $row)),
             'targets' => Plan::targets(
                 $store,
                 array_values(
@@ -82,18 +81,18 @@ final class CauseScreen
     public static function family(Request $request, Store $store, int $cause): ?array
     {
         CauseProgress::learn($store);
-        $row = self::row($store, $cause);
+        $row = Causes::find($store, $cause);
         if ($row === null) {
             return null;
         }
-        $sort = CauseSort::from((string) $row->sort);
-        $causes = collect(CausePages::familyOf($store, $row));
+        $sort = $row->sort;
+        $causes = collect(Causes::familyOf($store, $row));
         $asked = $request->query('choice');
         $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
         $preview = $choice === null ? null : [];
         if ($choice !== null) {
             foreach ($causes as $one) {
-                foreach (Reckoning::preview($store, (int) $one->id, $sort, $choice) as $means => [$urls, $clicks]) {
+                foreach (Reckoning::preview($store, $one->id, $sort, $choice) as $means => [$urls, $clicks]) {
                     $preview[$means] = [($preview[$means][0] ?? 0) + $urls, ($preview[$means][1] ?? 0) + $clicks];
                 }
             }
@@ -116,7 +115,7 @@ final class CauseScreen
      */
     public static function plan(Store $store, int $cause): ?array
     {
-        $row = self::row($store, $cause);
+        $row = Causes::find($store, $cause);
         if ($row === null) {
             return null;
         }
@@ -126,14 +125,5 @@ final class CauseScreen
             'cause' => $row,
             'plan' => Plan::of($store, CausePages::toDo($store, $cause)),
         ];
-    }
-
-    private static function row(Store $store, int $cause): ?stdClass
-    {
-        return DB::table('untangle_causes')
-            ->leftJoin('users', 'users.id', '=', 'decided_by')
-            ->where('store_id', $store->id)
-            ->where('untangle_causes.id', $cause)
-            ->first(['untangle_causes.*', 'users.name as user_name']);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Api;
 
 use App\Facts\NumberWindow;
-use App\Platform\Typed;
+use App\Inventory\StorePages;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -26,7 +26,6 @@ use App\Weigh\Worklists\Worklists;
 use App\Weigh\Worklists\WorklistSums;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Orchard\Core\Demand\QueryClass;
 use stdClass;
@@ -150,7 +149,7 @@ final class NumbersApi
             'market' => $markets->find((int) $name)->name,
             'device' => Lens::DEVICES[(int) $name] ?? 'other',
             'class' => Lens::CLASSES[(int) $name] ?? 'other',
-            'collection' => Typed::text(DB::table('pages')->where('id', (int) $name)->value('url')),
+            'collection' => StorePages::urlOf($store, (int) $name),
             default => $name,
         };
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Api;
 
+use App\Catalogue\StoreResources;
 use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Platform\Typed;
@@ -15,7 +16,6 @@ use App\Write\Desk\DeskList;
 use App\Write\Desk\DeskRow;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
 use Orchard\Core\Wording\Check;
@@ -45,7 +45,7 @@ final readonly class TextsApi
     public function save(Request $request, Store $store, int $resource, string $field): JsonResponse
     {
         $textField = TextField::fromKey($field) ?? abort(404);
-        abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
+        abort_unless(StoreResources::has($store, $resource), 404);
         try {
             $outcome = $this->drafts->save(
                 $store,
@@ -79,9 +79,7 @@ final readonly class TextsApi
             'data' => [
                 'marked' => $this->drafts->markReady(
                     $store,
-                    Typed::ints(
-                        DB::table('drafts')->where('store_id', $store->id)->whereIn('id', $asked)->pluck('id')->all(),
-                    ),
+                    $asked,
                     $request->boolean('ready', true),
                     Caller::id($request),
                 ),

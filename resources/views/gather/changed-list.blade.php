@@ -1,7 +1,7 @@
 @php
     $here = fn (array $more = []) => route('gather.changed', [$store, 'before' => $before, 'after' => $after] + $more);
-    $told = static fn (object $one): string => App\Gather\Changed\Aspect::from((int) $one->aspect)->words();
-    $kind = static fn (object $one): string => (int) $one->kind === 0 ? 'page' : App\Stores\Kinds\PageKind::from((int) $one->kind)->label();
+    $told = static fn (object $one): string => App\Gather\Changed\Aspect::from($one->aspect)->words();
+    $kind = static fn (object $one): string => $one->kind === 0 ? 'page' : App\Stores\Kinds\PageKind::from($one->kind)->label();
 @endphp
 <div id="changed" @if ($comparison && $comparison->state === 'running') hx-get="{{ $here() }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
 @if (! $comparison)
@@ -17,9 +17,9 @@
         <tbody>
         @foreach ($rows as $row)
             <tr>
-                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                <td>@if ($row->before_text !== null && $row->before_text !== '')<del>{{ $row->before_text }}</del>@else<span class="soft">nothing</span>@endif</td>
-                <td>@if ($row->after_text !== null && $row->after_text !== '')<ins>{{ $row->after_text }}</ins>@else<span class="soft">nothing</span>@endif</td>
+                <td class="clip g-page"><a href="{{ route('page', [$store, $row->pageId]) }}" data-beside title="{{ $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                <td>@if ($row->beforeText !== null && $row->beforeText !== '')<del>{{ $row->beforeText }}</del>@else<span class="soft">nothing</span>@endif</td>
+                <td>@if ($row->afterText !== null && $row->afterText !== '')<ins>{{ $row->afterText }}</ins>@else<span class="soft">nothing</span>@endif</td>
                 <td class="num">@n($row->clicks)</td>
             </tr>
         @endforeach
@@ -38,9 +38,9 @@
                 <td class="nowrap"><a href="{{ $here(['cause' => bin2hex($one->cause)]) }}">{{ $kind($one) }}{{ $one->pages == 1 ? '' : 's' }}: {{ $told($one) }}</a></td>
                 <td>
                     @if ($one->folder)<span class="soft">nearly all under</span> {{ $one->folder }}<span class="soft">,</span> @endif
-                    @if (! $one->is_one && $one->pages > 1)<span class="soft">each differently</span>
+                    @if (! $one->isOne && $one->pages > 1)<span class="soft">each differently</span>
                     @elseif ($one->removed !== null || $one->added !== null)
-                        @if ($one->is_one && $one->pages > 1)all alike: @endif
+                        @if ($one->isOne && $one->pages > 1)all alike: @endif
                         @if ($one->removed !== null && $one->removed !== '')<del>{{ $one->removed }}</del>@endif @if ($one->added !== null && $one->added !== '')<ins>{{ $one->added }}</ins>@endif
                     @endif
                 </td>

@@ -7,7 +7,7 @@
 @endphp
 @section('content')
     <div class="head"><h1>Match</h1>
-        <div class="tools">@if ($state)<span class="soft">@n($state->leads) of @n($state->pages) pages have a lead term, {{ App\Platform\Web\Forms::moment($state->matched_at, $store->timezone) }}</span>@endif
+        <div class="tools">@if ($state)<span class="soft">@n($state->leads) of @n($state->pages) pages have a lead term, {{ App\Platform\Web\Forms::moment($state->matchedAt, $store->timezone) }}</span>@endif
             @can('write', $store)<form method="post" action="{{ route('match.suggest', $store) }}" class="inline">@csrf<button class="button">{{ $state ? 'Match again' : 'Match terms and pages' }}</button></form>@endcan</div>
     </div>
     @include('match.tabs')

@@ -48,7 +48,7 @@
     </tbody>
 </table>
 @can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="filters">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><label>Another page, by its URL <input class="input" name="url" maxlength="2048" required></label> <button class="button" name="do" value="give">Give it the term</button></form>@endcan
-<p class="hint">Worth is searches × the click rate within reach × words, kind and products that fit × the value of a click.@if ($state) {{ $state->reach_terms > 0 ? 'This store has an even chance of the first ten at a difficulty of '.App\Platform\Web\Forms::number((float) $state->reach_middle).', as '.App\Platform\Web\Forms::number((int) $state->reach_terms).' of its terms tell.' : 'An even chance of the first ten is assumed at a difficulty of 40; with 200 terms of known difficulty the store’s own is learned.' }}@endif</p>
+<p class="hint">Worth is searches × the click rate within reach × words, kind and products that fit × the value of a click.@if ($state) {{ $state->reachTerms > 0 ? 'This store has an even chance of the first ten at a difficulty of '.App\Platform\Web\Forms::number($state->reachMiddle).', as '.App\Platform\Web\Forms::number($state->reachTerms).' of its terms tell.' : 'An even chance of the first ten is assumed at a difficulty of 40; with 200 terms of known difficulty the store’s own is learned.' }}@endif</p>
 @can('write', $store)
 @if ($plan)
 <details class="say" @if ($said && $said->plan !== '') open @endif><summary>{{ $said && $said->plan === 'planned' ? 'The page that is planned' : 'No page of ours' }}</summary>

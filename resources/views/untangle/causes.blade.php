@@ -1,9 +1,8 @@
 {{-- Causes by family: the same fault in several folders is one line, with its folders inside. --}}
 @php
-    use App\Untangle\Deciding\CauseSort;
-    use App\Untangle\Lists\CauseWords;
+    use App\Untangle\Lists\ListedCause;
     $rules = App\Untangle\Deciding\Rules::of($store);
-    $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause));
+    $families = $causes->groupBy(static fn (ListedCause $cause): string => $cause->sort->value.' '.$cause->family());
     $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? App\Platform\Web\Forms::number($of->ready).' ready' : '', $of->live > 0 ? App\Platform\Web\Forms::number($of->live).' live' : '', $of->seen > 0 ? App\Platform\Web\Forms::number($of->seen).' seen live' : '']));
 @endphp
 <table class="ledger tight causes" data-sortable>
@@ -12,12 +11,12 @@
     @foreach ($families as $family)
         @php
             $cause = $family->first();
-            $sort = CauseSort::from($cause->sort);
-            $sum = (object) ['urls' => $family->sum('urls'), 'clicks' => $family->sum('clicks'), 'to_do' => max(0, $family->sum('to_do') - $family->sum('ready') - $family->sum('live')), 'exceptions' => $family->sum('exceptions'), 'ready' => $family->sum('ready'), 'live' => $family->sum('live'), 'seen' => $family->sum('seen')];
-            $what = $family->map(static fn (object $one): string => $one->decision !== null ? 'Decided: '.lcfirst($sort->choices()[$one->decision] ?? $one->decision) : ($one->to_do > 0 ? $sort->choices()[$rules->choice($sort)] ?? '' : 'Nothing'))->unique();
+            $sort = $cause->sort;
+            $sum = (object) ['urls' => $family->sum('urls'), 'clicks' => $family->sum('clicks'), 'to_do' => max(0, $family->sum('toDo') - $family->sum('ready') - $family->sum('live')), 'exceptions' => $family->sum('exceptions'), 'ready' => $family->sum('ready'), 'live' => $family->sum('live'), 'seen' => $family->sum('seen')];
+            $what = $family->map(static fn (ListedCause $one): string => $one->done($rules->choice($sort)))->unique();
         @endphp
         <tr>
-            <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::of($cause) }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::family($cause) }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
+            <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ $cause->words() }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ $cause->family() }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
             <td class="num"><a href="{{ $family->count() === 1 ? route('untangle.cause', [$store, $cause->id, 'show' => 'all']) : route('untangle.family', [$store, $cause->id]) }}">@n($sum->urls)</a></td><td class="num">@n($sum->clicks)</td><td class="num"><b>@n($sum->to_do)</b></td>
             <td>{{ $what->count() === 1 ? $what->first() : 'Several ways' }}</td>
             <td class="num">{{ (int) floor($family->min('sureness') / 10) }}%</td>

@@ -15,7 +15,7 @@
         @endif
         <section>
             <div class="head tight-head"><h2>Safe now</h2><span class="soft">certain, and no URL with clicks is sent to a page with other content</span>
-                @can('write', $store)@if ($safe->isNotEmpty())<form method="post" action="{{ route('untangle.carry-safe', $store) }}" class="tools">@csrf<button class="button is-growth">Make all @n(max(0, $safe->sum('to_do') - $safe->sum('exceptions') - $safe->sum('ready') - $safe->sum('live'))) ready for release</button></form>@endif @endcan</div>
+                @can('write', $store)@if ($safe->isNotEmpty())<form method="post" action="{{ route('untangle.carry-safe', $store) }}" class="tools">@csrf<button class="button is-growth">Make all @n(max(0, $safe->sum('toDo') - $safe->sum('exceptions') - $safe->sum('ready') - $safe->sum('live'))) ready for release</button></form>@endif @endcan</div>
             @if ($safe->isEmpty())<p class="soft">Nothing is left to do here.</p>@else @include('untangle.causes', ['causes' => $safe])@endif
         </section>
         <section>
@@ -24,7 +24,7 @@
         </section>
         @if ($going->isNotEmpty())<section><div class="head tight-head"><h2>On the way</h2><span class="soft">all URLs are ready for release or live; the next crawl looks at them again</span></div>@include('untangle.causes', ['causes' => $going])</section>@endif
         @if ($picture)
-            <section><div class="head tight-head"><h2>For example</h2><span class="soft">{{ App\Untangle\Lists\CauseWords::of($example) }}: <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">this tangle</a></span></div>
+            <section><div class="head tight-head"><h2>For example</h2><span class="soft">{{ $example->words() }}: <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">this tangle</a></span></div>
             @include('untangle.picture')</section>
         @endif
         @if ($decided->isNotEmpty())<section><h2>Decided</h2>@include('untangle.causes', ['causes' => $decided])</section>@endif

@@ -35,7 +35,7 @@ function causesOf(Store $store, int $before, int $after): array
             $one->pages.
                 ' '.
                 Aspect::from((int) $one->aspect)->name.
-                ($one->is_one ? ' alike '.$one->removed.' > '.$one->added : ''),
+                ($one->isOne ? ' alike '.$one->removed.' > '.$one->added : ''),
         ),
         Comparisons::causes((int) $comparison->id),
     );

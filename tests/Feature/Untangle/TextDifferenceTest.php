@@ -7,7 +7,7 @@ use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Policy;
 use App\Untangle\Deciding\Standing;
-use App\Untangle\Lists\CauseWords;
+use App\Untangle\Lists\ListedCause;
 use App\Untangle\Lists\TextDifference;
 use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
@@ -52,12 +52,16 @@ it('says of every cause and every choice what it means', function (CauseSort $so
     foreach (array_keys($sort->choices()) as $choice) {
         expect(Means::tryFrom($choice) !== null || in_array($choice, ['demand', 'promote'], true))->toBeTrue();
     }
-    $cause = static fn (string $type, string $parameter, string $scope): string => CauseWords::of(
-        (object) ['type' => $type, 'parameter' => $parameter, 'scope' => $scope, 'sort' => $sort->value],
-    );
-    expect($cause('parameter', 'finish', '/lamp/'))
+    $cause = static fn (CauseType $type, string $parameter, string $scope): string => (new ListedCause(
+        1,
+        $type,
+        $parameter,
+        $scope,
+        $sort,
+    ))->words();
+    expect($cause(CauseType::Parameter, 'finish', '/lamp/'))
         ->toContain('finish, /lamp/')
-        ->and($cause('declared', 'unreachable', '/lamp/*'))
+        ->and($cause(CauseType::Declared, 'unreachable', '/lamp/*'))
         ->toBe('Canonical to an error page (404), /lamp/*');
 })->with(CauseSort::cases());
 
@@ -144,7 +148,5 @@ it('is safe only where nothing speaks against it, and says what does', function 
 ]);
 
 it('has words for every type of cause', function (CauseType $type): void {
-    expect(
-        CauseWords::of((object) ['type' => $type->value, 'parameter' => 'p', 'scope' => '', 'sort' => 'writing']),
-    )->not->toBe('');
+    expect((new ListedCause(1, $type, 'p', '', CauseSort::Writing))->words())->not->toBe('');
 })->with(CauseType::cases());

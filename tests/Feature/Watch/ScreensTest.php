@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Watch\Lists\ChangedPage;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Stores\AddStore;
 use App\Watch\Changed\Marks;
+use App\Watch\Lists\ChangedPage;
 use App\Watch\Lists\ChangePages;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
