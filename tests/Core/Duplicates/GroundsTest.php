@@ -5,7 +5,9 @@ declare(strict_types=1);
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TellingWords;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 const PLAIN_TEXT = 'It hangs above a table and gives warm light all evening long. The shade is spun from one sheet in a workshop by the river, and the cord is woven by hand so that it never tangles. Each one is tested for a day before it leaves us, and comes with a spare cord, a hook and a small bag of screws that fit every ceiling that we have met in our lives as makers of lamps so far.';
@@ -22,6 +24,7 @@ function known(array $given): Identity
         'title' => null,
         'h1' => 'Aurora',
         'number' => '',
+        'name' => '',
         'text' => PLAIN_TEXT,
         'items' => [],
         'list' => false,
@@ -37,7 +40,7 @@ function known(array $given): Identity
         $given['title'] ?? $given['h1'],
         $given['h1'],
         $given['number'],
-        '',
+        $given['name'],
         $given['text'] === '' ? [] : explode("\n", $given['text']),
         $given['items'],
         $given['list'],
@@ -57,7 +60,9 @@ it('says why, and how sure it is', function (
         $told = (new Judge(new TellingWords()))->judge($one, $other, isDeclared: $declared);
         expect($told->kinship)->toBe($kinship)->and($told->sureness)->toBe($sureness);
     }
-    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason())->toBe($reason);
+    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason())->toBe(
+        $reason,
+    );
 })->with([
     'two markets' => [[], ['market' => 2], Kinship::Language, 1.0, 'pages of two markets'],
     'two languages' => [
@@ -109,6 +114,20 @@ it('says why, and how sure it is', function (
         Kinship::Distinct,
         0.95,
         'stock numbers A1 and A2',
+    ],
+    'two numbers, nearly one text that is too short on one' => [
+        ['number' => 'A1', 'text' => implode(' ', array_slice(explode(' ', PLAIN_TEXT), 0, 57))],
+        ['number' => 'A2', 'text' => implode(' ', array_slice(explode(' ', PLAIN_TEXT), 0, 63))],
+        Kinship::Distinct,
+        0.95,
+        'stock numbers A1 and A2',
+    ],
+    'two numbers, nearly one text' => [
+        ['number' => 'A1', 'text' => implode(' ', array_slice(explode(' ', PLAIN_TEXT), 0, 70))],
+        ['number' => 'A2'],
+        Kinship::Clone,
+        0.9,
+        'stock numbers A1 and A2 with the same text',
     ],
     'a list and no list' => [
         ['product' => false, 'items' => [1, 2, 3]],
@@ -217,6 +236,107 @@ it('says why, and how sure it is', function (
         'the same words beside some of the same links',
         true,
     ],
+    'few words beside too few of the same links, as the shop says' => [
+        ['product' => false, 'text' => 'See them all', 'links' => [1, 2, 3, 4]],
+        ['product' => false, 'text' => 'See them all', 'links' => [4, 7, 8, 9]],
+        Kinship::Same,
+        0.98,
+        'the same text',
+        true,
+    ],
+    'few words beside links and beside none, as the shop says' => [
+        ['product' => false, 'text' => 'See them all', 'links' => [1, 2]],
+        ['product' => false, 'text' => 'See them all'],
+        Kinship::Same,
+        0.98,
+        'the same text',
+        true,
+    ],
+    'enough words beside other links' => [
+        ['product' => false, 'links' => [1, 2, 3]],
+        ['product' => false, 'links' => [7, 8, 9]],
+        Kinship::Same,
+        0.98,
+        'the same text',
+    ],
+    'one number, and none' => [['number' => 'A1'], [], Kinship::Same, 0.98, 'the same text'],
+    'other products without a heading' => [
+        ['product' => false, 'items' => [1], 'h1' => ''],
+        ['product' => false, 'items' => [2], 'h1' => ''],
+        Kinship::Distinct,
+        0.9,
+        '0 products on both, others on one alone',
+    ],
+    'the same text, by titles under another heading' => [
+        ['h1' => '', 'title' => 'How to hang it'],
+        ['h1' => 'Ceilings explained'],
+        Kinship::Clone,
+        0.7,
+        'the same text under another heading',
+    ],
+    'the same text, without a heading and a title' => [
+        ['h1' => ''],
+        ['h1' => ''],
+        Kinship::Same,
+        0.98,
+        'the same text',
+    ],
+    'the same text, with a heading and without' => [
+        ['h1' => '', 'title' => ''],
+        ['h1' => 'Ceilings explained'],
+        Kinship::Clone,
+        0.7,
+        'the same text under another heading',
+    ],
+    'the same list, by titles where one has no heading' => [
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => '', 'title' => 'Wall lamps'],
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Wall lamps', 'title' => 'Hall lights'],
+        Kinship::Distinct,
+        0.6,
+        'the same products under another heading',
+    ],
+    'the same list, by headings whatever titles say' => [
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Lamps', 'title' => 'Lamps that we hang'],
+        ['product' => false, 'items' => [1, 2, 3], 'h1' => 'Lamps', 'title' => 'Come in and see'],
+        Kinship::Same,
+        0.95,
+        'the same products under the same heading',
+    ],
+    'a word that the other says in its text' => [
+        ['h1' => 'Aurora brass'],
+        ['text' => PLAIN_TEXT."\nBrass"],
+        Kinship::Same,
+        0.98,
+        'nearly the same text, 99 of 100 runs of words',
+    ],
+    'a number that the other has nowhere' => [
+        ['h1' => 'Aurora 200'],
+        [],
+        Kinship::Distinct,
+        0.95,
+        'told apart by “200” on this one alone',
+    ],
+    'a text that holds a shorter one, under the same name' => [
+        [],
+        ['text' => implode(' ', array_slice(explode(' ', PLAIN_TEXT), 0, 50))],
+        Kinship::Same,
+        0.8,
+        'title and H1 are the same, and 100 of 100 runs of words of the shorter text',
+    ],
+    'the same, told apart by a place in the title' => [
+        ['product' => false, 'title' => 'Workshop in Marfield', 'text' => 'Marfield. '.PLAIN_TEXT],
+        ['product' => false, 'title' => 'Workshop in Ostwick', 'text' => 'Ostwick. '.PLAIN_TEXT],
+        Kinship::Distinct,
+        0.95,
+        'told apart by “marfield” against “ostwick”',
+    ],
+    'the same, told apart by a place in the name' => [
+        ['name' => 'Workshop in Marfield', 'text' => 'Marfield. '.PLAIN_TEXT],
+        ['name' => 'Workshop in Ostwick', 'text' => 'Ostwick. '.PLAIN_TEXT],
+        Kinship::Distinct,
+        0.95,
+        'told apart by “marfield” against “ostwick”',
+    ],
     'nothing at all' => [['text' => ''], ['text' => ''], Kinship::Distinct, 0.3, 'too little text to tell'],
     'told apart by a word' => [
         ['h1' => 'Aurora brass'],
@@ -270,3 +390,22 @@ it('takes a text that was edited for the same as long as most of it stands, and 
     [20, Kinship::Same, 'title and H1 are the same, and %2$s of 100 runs of words of the shorter text'],
     [60, Kinship::Distinct, 'unlike: %1$s of 100 runs of words'],
 ]);
+
+it('tells what part of the links two pages of few words share', function (): void {
+    $page = static fn (array $links): Identity => known([
+        'product' => false,
+        'text' => 'See them all',
+        'links' => $links,
+    ]);
+    $judge = new Judge(new TellingWords());
+    expect($judge->judge($page([1]), $page([1, 2]), isDeclared: true)->likeness)
+        ->toBe(1.0)
+        ->and($judge->judge($page([1, 2, 3, 4]), $page([1, 2, 7]), isDeclared: true)->likeness)
+        ->toBe(2 / 3);
+});
+
+it('says what a parameter does, with a comma between several', function (): void {
+    $reason = new Reason(PairReason::Silent, ['ref', 'tracks', 'order', 'reorders']);
+    expect($reason->words())->toBe('ref tracks, order reorders the list');
+    expect((new Reason(PairReason::Silent))->words())->toBe('');
+});

@@ -44,12 +44,6 @@ it('keeps what a page says whatever signs are in it, in one line and in the room
         ->toBe('[]');
 });
 
-it('says what a parameter does, with a comma between several', function (): void {
-    $reason = new Reason(PairReason::Silent, ['ref', 'tracks', 'order', 'reorders']);
-    expect($reason->words())->toBe('ref tracks, order reorders the list');
-    expect((new Reason(PairReason::Silent))->words())->toBe('');
-});
-
 it('says nothing for what is no list of reasons', function (string $kept): void {
     expect(Reason::wordsOf(PairReason::class, $kept))->toBe('');
 })->with(['', '[]', '{', '[["of a later release"]]', '[[]]', '["number"]', '3', '[[["number"]]]']);
