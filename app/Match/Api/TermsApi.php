@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Api;
 
 use App\Match\Terms\Asks;
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\MatchExport;
 use App\Match\Terms\Pages;
 use App\Match\Terms\TermFilter;
@@ -12,7 +13,6 @@ use App\Match\Terms\TermList;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use stdClass;
 
 /** Terms and pairings as JSON, a screen at a time, by key. Described in resources/api/openapi.json. */
 final class TermsApi
@@ -24,7 +24,7 @@ final class TermsApi
         ['rows' => $rows, 'next' => $next] = TermList::page($store, $filter, $after);
         $pages = [];
         foreach ($rows as $row) {
-            foreach ([$row->lead_page, $row->support_page] as $page) {
+            foreach ([$row->leadPage, $row->supportPage] as $page) {
                 $page === null || ($pages[] = (int) $page);
             }
         }
@@ -33,22 +33,22 @@ final class TermsApi
         return response()->json([
             'market' => $filter->market,
             'data' => array_map(
-                static fn (stdClass $row): array => [
-                    'term' => (int) $row->id,
-                    'text' => (string) $row->term,
-                    'asked_for' => Asks::kind((int) $row->asked)?->value,
-                    'strength' => round((float) $row->strength, 3),
+                static fn (MarketTerm $row): array => [
+                    'term' => $row->id,
+                    'text' => $row->term,
+                    'asked_for' => Asks::kind($row->asked)?->value,
+                    'strength' => round($row->strength, 3),
                     'volume' => $row->volume === null ? null : (int) $row->volume,
                     'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
-                    'clicks' => (int) $row->clicks,
-                    'impressions' => (int) $row->impressions,
-                    'position' => (int) $row->position_milli === 0 ? null : round((int) $row->position_milli / 1000, 2),
-                    'worth' => round((float) $row->worth, 2),
-                    'leads' => $row->lead_page === null ? null : $known[(int) $row->lead_page]['url'] ?? null,
-                    'supports' => $row->support_page === null ? null : $known[(int) $row->support_page]['url'] ?? null,
-                    'locked' => (int) $row->locked === 1,
-                    'takes_turns' => (int) $row->rivals === 1,
-                    'served' => ['no', 'yes', 'not stocked', 'planned', 'left'][(int) $row->served],
+                    'clicks' => $row->clicks,
+                    'impressions' => $row->impressions,
+                    'position' => $row->positionMilli === 0 ? null : round($row->positionMilli / 1000, 2),
+                    'worth' => round($row->worth, 2),
+                    'leads' => $row->leadPage === null ? null : $known[(int) $row->leadPage]['url'] ?? null,
+                    'supports' => $row->supportPage === null ? null : $known[(int) $row->supportPage]['url'] ?? null,
+                    'locked' => $row->locked,
+                    'takes_turns' => $row->rivals,
+                    'served' => ['no', 'yes', 'not stocked', 'planned', 'left'][$row->served],
                 ],
                 $rows,
             ),

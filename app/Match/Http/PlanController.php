@@ -15,8 +15,8 @@ use App\Inventory\Terms\TermOrigin;
 use App\Match\Planning\Plan;
 use App\Match\Planning\Plans;
 use App\Match\Terms\Asks;
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Sayings;
-use App\Match\Terms\TermKey;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
 use App\Platform\Web\Caller;
@@ -26,7 +26,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use InvalidArgumentException;
-use stdClass;
 
 /** Pages that are to be made for terms which no page serves, and terms that are left without one. */
 final class PlanController
@@ -102,10 +101,10 @@ final class PlanController
     }
 
     /** @throws InvalidArgumentException */
-    private function make(Request $request, Store $store, stdClass $term, int $userId): string
+    private function make(Request $request, Store $store, MarketTerm $term, int $userId): string
     {
-        $market = Markets::of($store)->find((int) $term->market_id);
-        $plan = Plan::for($store, $market, (string) $term->term, Asks::kind((int) $term->asked))->with(
+        $market = Markets::of($store)->find($term->marketId);
+        $plan = Plan::for($store, $market, $term->term, Asks::kind($term->asked))->with(
             trim((string) $request->string('name')),
             trim((string) $request->string('kind')),
             trim((string) $request->string('address')),
@@ -119,12 +118,12 @@ final class PlanController
             $userId,
             "a page for “{$term->term}”",
             [$page, ...$old],
-            [TermKey::of($term)],
+            [$term->key()],
             static function () use ($store, $term, $plan, $page, $old, $userId): void {
                 PageTerms::lead($store, array_fill_keys($old, ''), TermOrigin::Hand, $userId);
                 Sayings::say(
                     $store,
-                    [TermKey::of($term)],
+                    [$term->key()],
                     [
                         'plan' => Plans::PLANNED,
                         'plan_name' => $plan->name,
@@ -136,14 +135,14 @@ final class PlanController
                     ],
                     $userId,
                 );
-                PageTerms::lead($store, [$page => (string) $term->term], TermOrigin::Hand, $userId);
+                PageTerms::lead($store, [$page => $term->term], TermOrigin::Hand, $userId);
             },
         );
 
         return "“{$plan->name}” is planned at {$plan->url->target()} and can be written.";
     }
 
-    private function leave(Request $request, Store $store, stdClass $term, int $userId): string
+    private function leave(Request $request, Store $store, MarketTerm $term, int $userId): string
     {
         $review = $request->input('review_on');
         $this->say($store, $term, $userId, [
@@ -157,7 +156,7 @@ final class PlanController
         return "“{$term->term}” is left without a page.";
     }
 
-    private function open(Store $store, stdClass $term, int $userId): string
+    private function open(Store $store, MarketTerm $term, int $userId): string
     {
         $this->say($store, $term, $userId, [
             'plan' => '',
@@ -171,26 +170,25 @@ final class PlanController
     }
 
     /** @param  array<string, mixed>  $what */
-    private function say(Store $store, stdClass $term, int $userId, array $what): void
+    private function say(Store $store, MarketTerm $term, int $userId, array $what): void
     {
         $pages = self::planned($store, $term);
-        TermSteps::take(
+        TermSteps::take($store, $userId, "a page for “{$term->term}”", $pages, [$term->key()], static function () use (
             $store,
+            $term,
             $userId,
-            "a page for “{$term->term}”",
+            $what,
             $pages,
-            [TermKey::of($term)],
-            static function () use ($store, $term, $userId, $what, $pages): void {
-                PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
-                Sayings::say($store, [TermKey::of($term)], $what, $userId);
-            },
-        );
+        ): void {
+            PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
+            Sayings::say($store, [$term->key()], $what, $userId);
+        });
     }
 
     /** @return list<int> the page that is planned for a term; none or one */
-    private static function planned(Store $store, stdClass $term): array
+    private static function planned(Store $store, MarketTerm $term): array
     {
-        $page = Sayings::plannedFor($store, (int) $term->market_id, (string) $term->digest);
+        $page = Sayings::plannedFor($store, $term->marketId, $term->digest);
 
         return $page === null ? [] : [$page];
     }

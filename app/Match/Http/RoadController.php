@@ -6,6 +6,7 @@ namespace App\Match\Http;
 
 use App\Match\Roads\RoadBook;
 use App\Match\Roads\RoadView;
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermList;
@@ -19,7 +20,6 @@ use Illuminate\Http\Request;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Terms\LinkStock;
-use stdClass;
 
 /** The road to a term: how many links a rival page is ahead, what closing the gap takes, and what is won first. */
 final class RoadController
@@ -40,15 +40,15 @@ final class RoadController
     {
         $row = TermList::these($store, [$term])[0] ?? abort(404);
         $road = RoadView::of($store, $row);
-        $page = $road->page ?? ($row->lead_page ?? $row->support_page);
+        $page = $road->page ?? ($row->leadPage ?? $row->supportPage);
 
         return view('match.road', [
             'store' => $store,
             'term' => $row,
             'road' => $road,
-            'market' => Markets::of($store)->find((int) $row->market_id),
+            'market' => Markets::of($store)->find($row->marketId),
             'page' => $page === null ? null : Pages::of($store, [(int) $page])[(int) $page] ?? null,
-            'rival' => RivalPages::of($store, (int) $row->market_id, [$row])[(string) $row->digest] ?? null,
+            'rival' => RivalPages::of($store, $row->marketId, [$row->digest])[$row->digest] ?? null,
             'weaker' => RoadView::weaker($store, $row),
             'links' => $store->options()->links,
         ]);
@@ -101,7 +101,7 @@ final class RoadController
                 array_values(
                     array_filter(
                         TermList::these($store, array_values(array_map(intval(...), $given['terms']))),
-                        static fn (stdClass $one): bool => (int) $one->market_id === (int) $row->market_id,
+                        static fn (MarketTerm $one): bool => $one->marketId === $row->marketId,
                     ),
                 ),
                 Caller::id($request),

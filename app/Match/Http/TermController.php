@@ -10,10 +10,10 @@ use App\Inventory\Terms\TermOrigin;
 use App\Match\Pairing\Giving;
 use App\Match\Screens\TermScreen;
 use App\Match\Terms\Asks;
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermFilter;
-use App\Match\Terms\TermKey;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
 use App\Match\Tracking\TrackWork;
@@ -27,7 +27,6 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use Orchard\Core\Terms\AskedFor;
-use stdClass;
 
 /** One term: what it asks for, the pages that could go for it, and what people decide. */
 final class TermController
@@ -69,8 +68,8 @@ final class TermController
         $led = array_values(
             array_unique(
                 array_map(
-                    static fn (stdClass $term): int => (int) $term->lead_page,
-                    array_filter($terms, static fn (stdClass $term): bool => $term->lead_page !== null),
+                    static fn (MarketTerm $term): int => (int) $term->leadPage,
+                    array_filter($terms, static fn (MarketTerm $term): bool => $term->leadPage !== null),
                 ),
             ),
         );
@@ -111,7 +110,7 @@ final class TermController
     }
 
     /**
-     * @param  list<stdClass>  $terms
+     * @param  list<MarketTerm>  $terms
      * @param  list<int>  $pages
      */
     private function lock(
@@ -127,7 +126,7 @@ final class TermController
             $userId,
             ($isLock ? 'locking ' : 'unlocking ').$many,
             $pages,
-            TermKey::all($terms),
+            MarketTerm::keys($terms),
             static function () use ($store, $pages, $isLock, $userId): void {
                 PageTerms::claim($store, $pages, $isLock ? TermOrigin::Hand : TermOrigin::Proposed, $userId);
             },
@@ -145,7 +144,7 @@ final class TermController
     }
 
     /** To a page by its number, or by an address as people paste it. */
-    private function giveTo(Request $request, Store $store, stdClass $term, int $userId): RedirectResponse
+    private function giveTo(Request $request, Store $store, MarketTerm $term, int $userId): RedirectResponse
     {
         $url = trim((string) $request->string('url'));
         if ($url === '') {
@@ -158,7 +157,7 @@ final class TermController
             : back()->with('done', Giving::of($store, $term, $page, $userId));
     }
 
-    /** @param  list<stdClass>  $terms */
+    /** @param  list<MarketTerm>  $terms */
     private function mark(Store $store, array $terms, string $do, int $userId, string $many): RedirectResponse
     {
         [$column, $value, $words] = match ($do) {
@@ -172,15 +171,15 @@ final class TermController
             $do === 'leave-out'
                 ? array_values(
                     array_map(
-                        static fn (stdClass $term): int => (int) $term->lead_page,
+                        static fn (MarketTerm $term): int => (int) $term->leadPage,
                         array_filter(
                             $terms,
-                            static fn (stdClass $term): bool => $term->lead_page !== null && (int) $term->locked === 0,
+                            static fn (MarketTerm $term): bool => $term->leadPage !== null && ! $term->locked,
                         ),
                     ),
                 )
                 : [];
-        TermSteps::take($store, $userId, "$many $words", $free, TermKey::all($terms), static function () use (
+        TermSteps::take($store, $userId, "$many $words", $free, MarketTerm::keys($terms), static function () use (
             $store,
             $terms,
             $column,
@@ -188,7 +187,7 @@ final class TermController
             $free,
             $userId,
         ): void {
-            Sayings::say($store, TermKey::all($terms), [$column => $value], $userId);
+            Sayings::say($store, MarketTerm::keys($terms), [$column => $value], $userId);
             $free === [] || PageTerms::lead($store, array_fill_keys($free, ''), TermOrigin::Hand, $userId);
         });
 
@@ -197,7 +196,7 @@ final class TermController
         return back()->with('done', ucfirst($many).": $words.");
     }
 
-    /** @param  list<stdClass>  $terms */
+    /** @param  list<MarketTerm>  $terms */
     private function say(Request $request, Store $store, array $terms, int $userId, string $many): RedirectResponse
     {
         $what = [];
@@ -214,8 +213,8 @@ final class TermController
                 $userId,
                 $many,
                 [],
-                TermKey::all($terms),
-                static fn () => Sayings::say($store, TermKey::all($terms), $what, $userId),
+                MarketTerm::keys($terms),
+                static fn () => Sayings::say($store, MarketTerm::keys($terms), $what, $userId),
             );
 
         return back()->with('done', $what === [] ? 'Nothing was said.' : ucfirst($many).': kept.');

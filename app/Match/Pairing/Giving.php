@@ -6,15 +6,14 @@ namespace App\Match\Pairing;
 
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
-use App\Match\Terms\TermKey;
 use App\Match\Terms\TermSteps;
 use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** What somebody decides of a term and a page, with what else moves by it. */
 final class Giving
@@ -22,26 +21,25 @@ final class Giving
     /**
      * Gives a term to a page as its lead term, and solves what is left again.
      *
-     * @param  stdClass  $term  row of match_terms
      * @return string what became of it, in words
      */
-    public static function of(Store $store, stdClass $term, int $page, int $userId): string
+    public static function of(Store $store, MarketTerm $term, int $page, int $userId): string
     {
         $isOne = DB::table('page_index')
             ->where('store_id', $store->id)
             ->where('page_id', $page)
-            ->where('market_id', $term->market_id)
+            ->where('market_id', $term->marketId)
             ->exists();
         abort_if(! $isOne, 404);
         $leads =
-            $term->lead_page !== null && (int) $term->lead_page !== $page
-                ? [(int) $term->lead_page => '', $page => (string) $term->term]
-                : [$page => (string) $term->term];
-        $market = Markets::of($store)->find((int) $term->market_id);
+            $term->leadPage !== null && (int) $term->leadPage !== $page
+                ? [(int) $term->leadPage => '', $page => $term->term]
+                : [$page => $term->term];
+        $market = Markets::of($store)->find($term->marketId);
         $isProposed = self::hasProposals($store);
         $touched = array_keys($leads);
         $moved = [];
-        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [TermKey::of($term)], static function () use (
+        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [$term->key()], static function () use (
             $store,
             $leads,
             $userId,

@@ -6,6 +6,7 @@ namespace App\Match\Rivalries;
 
 use App\Changes\AddressField;
 use App\Changes\Events\MergeAsked;
+use App\Match\Terms\MarketTerm;
 use App\Platform\Bytes;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
@@ -75,7 +76,7 @@ final class RivalryBook
 
     public static function decide(
         Store $store,
-        stdClass $term,
+        MarketTerm $term,
         int $page,
         int $rival,
         Verdict $verdict,
@@ -118,7 +119,7 @@ final class RivalryBook
     }
 
     /** Takes a decision back. */
-    public static function reopen(Store $store, stdClass $term, int $page, int $rival, ?int $userId): void
+    public static function reopen(Store $store, MarketTerm $term, int $page, int $rival, ?int $userId): void
     {
         DB::transaction(static function () use ($store, $term, $page, $rival, $userId): void {
             $before = DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->first();
@@ -131,7 +132,7 @@ final class RivalryBook
     /** A merge or a fold is asked of whoever keeps redirects and canonicals. */
     private static function handOver(
         Store $store,
-        stdClass $term,
+        MarketTerm $term,
         ?stdClass $decision,
         bool $isTakenBack,
         ?int $userId,
@@ -154,24 +155,24 @@ final class RivalryBook
     }
 
     /** @return array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int} */
-    private static function key(Store $store, stdClass $term, int $page, int $rival): array
+    private static function key(Store $store, MarketTerm $term, int $page, int $rival): array
     {
         return [
             'store_id' => $store->id,
-            'market_id' => (int) $term->market_id,
-            'digest' => (string) $term->digest,
+            'market_id' => $term->marketId,
+            'digest' => $term->digest,
             'page_id' => min($page, $rival),
             'rival_id' => max($page, $rival),
         ];
     }
 
-    private static function remark(Store $store, stdClass $term): void
+    private static function remark(Store $store, MarketTerm $term): void
     {
         $open = Rows::sole(
             'SELECT COUNT(*) AS n FROM match_rivalries r LEFT JOIN match_decisions d ON d.store_id = r.store_id AND
                 d.market_id = r.market_id
                 AND d.digest = '.
-                (new Bytes((string) $term->digest))->literal().
+                (new Bytes($term->digest))->literal().
                 ' AND d.page_id = LEAST(r.page_id, r.rival_id) AND d.rival_id = GREATEST(r.page_id, r.rival_id)
                 AND (d.review_on IS NULL OR d.review_on > ?) WHERE r.term_id = ? AND r.takes_turns = 1 AND d.digest IS
                 NULL',

@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Match\Roads;
 
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Sayings;
-use App\Match\Terms\TermKey;
 use App\Platform\Bytes;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Terms\LinkStock;
-use stdClass;
 
 /** Roads to terms: the rival page that stands above, its links, and weaker terms that are won first. */
 final class RoadBook
@@ -32,21 +31,20 @@ final class RoadBook
     /**
      * Takes down the rival page of a term and its links; what was there of the term is replaced.
      *
-     * @param  stdClass  $term  market_id, digest and term
      * @param  ?int  $own  backlinks of our own page; null where the store's lists tell them
      *
      * @throws InvalidArgumentException where there are too many
      */
     public static function keep(
         Store $store,
-        stdClass $term,
+        MarketTerm $term,
         string $rivalUrl,
         LinkStock $rival,
         ?int $own,
         ?int $userId,
     ): void {
         DB::transaction(static function () use ($store, $term, $rivalUrl, $rival, $own, $userId): void {
-            $key = ['store_id' => $store->id, 'market_id' => $term->market_id, 'digest' => $term->digest];
+            $key = ['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest];
             $isNew = ! DB::table('match_roads')->where($key)->lockForUpdate()->exists();
             if ($isNew && DB::table('match_roads')->where('store_id', $store->id)->count() >= self::MOST) {
                 throw new InvalidArgumentException('There are '.self::MOST.' roads already.');
@@ -74,7 +72,7 @@ final class RoadBook
     /**
      * Puts weaker terms on a road, the easiest first; each is tracked from here on, once its days are read.
      *
-     * @param  list<stdClass>  $terms  market_id, digest, term and difficulty
+     * @param  list<MarketTerm>  $terms
      */
     public static function steps(Store $store, int $road, array $terms, int $userId): void
     {
@@ -89,7 +87,7 @@ final class RoadBook
             }
             usort(
                 $terms,
-                static fn (stdClass $a, stdClass $b): int => ($a->difficulty ?? INF) <=> ($b->difficulty ?? INF),
+                static fn (MarketTerm $a, MarketTerm $b): int => ($a->difficulty ?? INF) <=> ($b->difficulty ?? INF),
             );
             $place = Typed::int(DB::table('match_road_steps')->where('road_id', $road)->max('place'));
             $room = self::MOST_STEPS - DB::table('match_road_steps')->where('road_id', $road)->count();
@@ -102,7 +100,7 @@ final class RoadBook
                         'term' => $term->term,
                     ]);
             }
-            Sayings::say($store, TermKey::all($terms), ['tracked' => 1], $userId);
+            Sayings::say($store, MarketTerm::keys($terms), ['tracked' => 1], $userId);
         }, 3);
         self::reach($store);
     }

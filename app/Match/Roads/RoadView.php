@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Roads;
 
+use App\Match\Terms\MarketTerm;
 use App\Platform\Bytes;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -36,11 +37,11 @@ final readonly class RoadView
         return array_map(static fn (stdClass $row): self => self::from($store, $row), array_values($rows));
     }
 
-    /** @param  stdClass  $term  market_id and digest */
-    public static function of(Store $store, stdClass $term): ?self
+    /** Null where there is no road to the term yet. */
+    public static function of(Store $store, MarketTerm $term): ?self
     {
         $row = DB::table('match_roads')
-            ->where(['store_id' => $store->id, 'market_id' => $term->market_id, 'digest' => $term->digest])
+            ->where(['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest])
             ->first();
 
         return $row === null ? null : self::from($store, $row);
@@ -91,18 +92,17 @@ final readonly class RoadView
      * Weaker terms that could be won first: of the same page or group, easier than this one, not on the first page of
      * results and not on the road yet; those worth most first.
      *
-     * @param  stdClass  $term  a row of TermList
      * @return list<stdClass> id, term, volume, difficulty, worth and position_milli
      */
-    public static function weaker(Store $store, stdClass $term): array
+    public static function weaker(Store $store, MarketTerm $term): array
     {
-        $pages = array_filter([(int) $term->lead_page, (int) $term->support_page]);
+        $pages = array_filter([(int) $term->leadPage, (int) $term->supportPage]);
 
         return array_values(
             DB::select(
                 'SELECT t.id, t.term, t.volume, t.difficulty, t.worth, t.position_milli FROM match_terms t
                     WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.digest <> '.
-                    Bytes::list([(string) $term->digest]).
+                    Bytes::list([$term->digest]).
                     ' AND (t.head_id = ?'.
                     ($pages === []
                         ? ''
@@ -115,13 +115,13 @@ final readonly class RoadView
                     AND t.position_milli NOT BETWEEN 1 AND ?
                     AND NOT EXISTS (SELECT 1 FROM match_road_steps s JOIN match_roads r ON r.id = s.road_id
                         WHERE r.store_id = t.store_id AND r.market_id = t.market_id AND r.digest = '.
-                    Bytes::list([(string) $term->digest]).
+                    Bytes::list([$term->digest]).
                     ' AND s.digest = t.digest)
                     ORDER BY t.worth DESC, t.id LIMIT 25',
                 [
                     $store->id,
-                    $term->market_id,
-                    $term->head_id,
+                    $term->marketId,
+                    $term->headId,
                     $term->difficulty,
                     $term->difficulty,
                     RoadBook::FIRST_PAGE,

@@ -14,6 +14,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Terms that no page serves, and terms within the reach of the store that no page leads yet. */
 final class OpenScreens
@@ -113,7 +114,11 @@ final class OpenScreens
             'pager' => $pager,
             'market' => Markets::of($store)->find($filter->market),
             'isRivals' => $isRivals,
-            'rivals' => RivalPages::of($store, $filter->market, $rows),
+            'rivals' => RivalPages::of(
+                $store,
+                $filter->market,
+                array_values(array_map(static fn (stdClass $row): string => (string) $row->digest, $rows)),
+            ),
             'rows' => $rows,
         ];
     }

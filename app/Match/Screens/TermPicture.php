@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Match\Screens;
 
+use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * The terms of a screen on one side and their pages on the other, with a line for each that goes for one: where lines
@@ -30,14 +30,14 @@ final readonly class TermPicture
     {
     }
 
-    /** @param  list<stdClass>  $terms */
+    /** @param  list<MarketTerm>  $terms */
     public static function of(Store $store, array $terms): self
     {
         $rivals = self::rivals(
             array_values(
                 array_map(
-                    static fn (stdClass $term): int => (int) $term->id,
-                    array_filter($terms, static fn (stdClass $term): bool => (int) $term->rivals === 1),
+                    static fn (MarketTerm $term): int => $term->id,
+                    array_filter($terms, static fn (MarketTerm $term): bool => $term->rivals),
                 ),
             ),
         );
@@ -46,16 +46,16 @@ final readonly class TermPicture
             return $rows[$page] ??= count($rows);
         };
         foreach ($terms as $from => $term) {
-            $id = (int) $term->id;
-            $page = $term->lead_page ?? $term->support_page;
+            $id = $term->id;
+            $page = $term->leadPage ?? $term->supportPage;
             if ($page !== null) {
                 $lines[] = [
                     'from' => $from,
                     'to' => $place((int) $page),
-                    'type' => $term->lead_page === null ? 'support' : 'lead',
+                    'type' => $term->leadPage === null ? 'support' : 'lead',
                     'term' => $id,
                 ];
-            } elseif (! in_array((int) $term->served, [1, 4], true)) {
+            } elseif (! in_array($term->served, [1, 4], true)) {
                 $lines[] = ['from' => $from, 'to' => null, 'type' => 'open', 'term' => $id];
             }
             foreach ($rivals[$id] ?? [] as $rival) {

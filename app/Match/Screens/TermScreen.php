@@ -35,17 +35,17 @@ final class TermScreen
         foreach ($rivals as $rival) {
             array_push($ids, (int) $rival->page_id, (int) $rival->rival_id);
         }
-        foreach ([$row->lead_page, $row->support_page] as $page) {
+        foreach ([$row->leadPage, $row->supportPage] as $page) {
             $page === null || ($ids[] = (int) $page);
         }
-        $state = MatchState::of((int) $row->market_id);
+        $state = MatchState::of($row->marketId);
 
         return [
             'store' => $store,
             'term' => $row,
             'said' => DB::table('match_said')
                 ->where('store_id', $store->id)
-                ->where('market_id', $row->market_id)
+                ->where('market_id', $row->marketId)
                 ->where('digest', $row->digest)
                 ->first(),
             'pairs' => $pairs,
@@ -55,22 +55,15 @@ final class TermScreen
             'forms' => DB::select(
                 'SELECT text, volume, impressions, clicks FROM match_forms WHERE store_id = ? AND run = ? AND market_id
                     = ? AND term_digest = ? ORDER BY COALESCE(volume, 0) DESC, impressions DESC, text LIMIT 12',
-                [$store->id, $state->run ?? 0, $row->market_id, $row->digest],
+                [$store->id, $state->run ?? 0, $row->marketId, $row->digest],
             ),
-            'head' => DB::table('match_terms')->where('id', $row->head_id)->value('term'),
-            'market' => Markets::of($store)->find((int) $row->market_id),
+            'head' => DB::table('match_terms')->where('id', $row->headId)->value('term'),
+            'market' => Markets::of($store)->find($row->marketId),
             'state' => $state,
-            'plan' => ($row->lead_page === null && $row->support_page === null) || (int) $row->served === 3
-                    ? Plan::for(
-                        $store,
-                        Markets::of($store)->find((int) $row->market_id),
-                        (string) $row->term,
-                        Asks::kind((int) $row->asked),
-                    )
+            'plan' => ($row->leadPage === null && $row->supportPage === null) || $row->served === 3
+                    ? Plan::for($store, Markets::of($store)->find($row->marketId), $row->term, Asks::kind($row->asked))
                     : null,
-            'history' => (int) $row->tracked === 1
-                    ? TermHistory::of($store, (int) $row->market_id, (string) $row->digest)
-                    : null,
+            'history' => $row->tracked ? TermHistory::of($store, $row->marketId, $row->digest) : null,
         ];
     }
 }

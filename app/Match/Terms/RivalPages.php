@@ -8,7 +8,6 @@ use App\Platform\Bytes;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Pages of rivals that lists tell for terms. */
 final class RivalPages
@@ -16,15 +15,14 @@ final class RivalPages
     /**
      * The best placed page of each term.
      *
-     * @param  array<stdClass>  $terms  with their digests
+     * @param  list<string>  $digests  of terms
      * @return array<string, array{url: string, host: string, kind: ?PageKind, position: ?float}> by the term's digest
      */
-    public static function of(Store $store, int $market, array $terms): array
+    public static function of(Store $store, int $market, array $digests): array
     {
-        if ($terms === []) {
+        if ($digests === []) {
             return [];
         }
-        $digests = array_values(array_map(static fn (stdClass $term): string => (string) $term->digest, $terms));
         $found = [];
         foreach (
             DB::select(

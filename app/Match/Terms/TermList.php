@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Web\Pager;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
-use stdClass;
 
 /** Terms of a market, a screen at a time by key. */
 final class TermList
@@ -20,7 +20,7 @@ final class TermList
         t.support_page, t.worth, t.potential, t.products, t.served, t.locked, t.rivals, t.excluded, t.tracked,
         t.origins';
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{rows: list<MarketTerm>, next: ?string} */
     public static function page(Store $store, TermFilter $filter, ?string $after): array
     {
         [$where, $values] = self::where($store, $filter);
@@ -29,7 +29,8 @@ final class TermList
             $where .= " AND (COALESCE($column, 0) < ? OR (COALESCE($column, 0) = ? AND t.id < ?))";
             array_push($values, (float) $found[1], (float) $found[1], (int) $found[2]);
         }
-        $rows = array_values(
+        $rows = Records::of(
+            MarketTerm::class,
             DB::select(
                 'SELECT '.
                     self::COLUMNS.
@@ -90,13 +91,14 @@ final class TermList
 
     /**
      * @param  list<int>  $ids
-     * @return list<stdClass> the terms of these numbers that are the store's
+     * @return list<MarketTerm> the terms of these numbers that are the store's
      */
     public static function these(Store $store, array $ids): array
     {
         return $ids === []
             ? []
-            : array_values(
+            : Records::of(
+                MarketTerm::class,
                 DB::select(
                     'SELECT '.
                         self::COLUMNS.

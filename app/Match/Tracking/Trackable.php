@@ -7,6 +7,7 @@ namespace App\Match\Tracking;
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\LeadMarks;
 use App\Match\Terms\TermKey;
+use App\Platform\Database\Records;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -43,10 +44,11 @@ final class Trackable
     /** @return list<TermKey> what a page is clicked for most */
     public static function ofPage(Store $store, Market $market, int $page, int $most): array
     {
-        return TermKey::all(
+        return Records::of(
+            TermKey::class,
             DB::select(
-                'SELECT t.market_id, t.digest, t.term FROM match_pairs p JOIN match_terms t ON t.id = p.term_id AND
-                    t.excluded = 0 WHERE p.page_id = ? AND p.store_id = ? AND p.market_id = ? AND p.impressions > 0
+                'SELECT t.market_id AS market, t.digest, t.term FROM match_pairs p
+                    JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 WHERE p.page_id = ? AND p.store_id = ? AND p.market_id = ? AND p.impressions > 0
                     ORDER BY p.clicks DESC, p.impressions DESC, t.id LIMIT '.min(self::AT_ONCE, max(1, $most)),
                 [$page, $store->id, $market->id],
             ),
@@ -56,10 +58,11 @@ final class Trackable
     /** @return list<TermKey> lead terms that are worth most */
     public static function leads(Store $store, Market $market, int $most): array
     {
-        return TermKey::all(
+        return Records::of(
+            TermKey::class,
             DB::select(
-                'SELECT t.market_id, t.digest, t.term FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND
-                    t.excluded = 0 AND t.lead_page IS NOT NULL ORDER BY t.worth DESC, t.id LIMIT '.
+                'SELECT t.market_id AS market, t.digest, t.term FROM match_terms t
+                    WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.lead_page IS NOT NULL ORDER BY t.worth DESC, t.id LIMIT '.
                     min(self::AT_ONCE, max(1, $most)),
                 [$store->id, $market->id],
             ),

@@ -41,7 +41,7 @@ final class CauseBoard
             'work' => WorkView::latest($store->id, FindWork::sort()),
             'safe' => $open->where('isSafe', true),
             'yours' => $open->where('isSafe', false),
-            'going' => $causes->filter(static fn (ListedCause $cause): bool => $cause->toDo > 0 && $cause->left() === 0),
+            'going' => $causes->filter(static fn (ListedCause $cause): bool => $cause->isOnTheWay()),
             'decided' => $left->whereNotNull('decision')->merge($causes->where('toDo', 0)->whereNotNull('decision')),
             'crawled' => DB::table('page_index')->where('store_id', $store->id)->exists(),
             'fine' => $causes->whereNull('decision')->where('toDo', 0),

@@ -96,6 +96,12 @@ final readonly class ListedCause
         return max(0, $this->toDo - $this->ready - $this->live);
     }
 
+    /** Whether all that is to do about it is ready or live. */
+    public function isOnTheWay(): bool
+    {
+        return $this->toDo > 0 && $this->left() === 0;
+    }
+
     /** What is done about it, in words: as it was decided, or by the store's rule. */
     public function done(string $rule): string
     {

@@ -7,7 +7,7 @@
 @section('content')
     <div class="head"><h1>The road to “{{ $term->term }}”</h1><div class="tools"><a href="{{ route('match.term', [$store, $term->id]) }}">The term</a></div></div>
     @include('match.tabs')
-    <p>@if ($page)Our page: <b>{{ $page['name'] }}</b>@else<span class="is-hand-text">No page of ours has the term yet.</span>@endif{{ (int) $term->position_milli > 0 ? ', at position '.Forms::number($term->position_milli / 1000, 1) : '' }}.@if ($rival) The best placed rival is <span class="wrap-any">{{ $rival['url'] }}</span>{{ $rival['position'] === null ? '' : ', at '.Forms::number($rival['position'], 1) }}.@endif</p>
+    <p>@if ($page)Our page: <b>{{ $page['name'] }}</b>@else<span class="is-hand-text">No page of ours has the term yet.</span>@endif{{ $term->positionMilli > 0 ? ', at position '.Forms::number($term->positionMilli / 1000, 1) : '' }}.@if ($rival) The best placed rival is <span class="wrap-any">{{ $rival['url'] }}</span>{{ $rival['position'] === null ? '' : ', at '.Forms::number($rival['position'], 1) }}.@endif</p>
     @if ($errors->any())<p class="note is-hand" role="alert">{{ $errors->first() }}</p>@endif
     @if ($road)
         <p class="lead">@if ($road->road->links === 0)<b class="good">Our page has more links already.</b>@else<b>{{ Forms::number($road->road->links) }}</b> {{ $road->road->links === 1 ? 'backlink' : 'backlinks' }} more than now, and it is ahead: {{ Forms::number($road->road->toPage) }} to the page, {{ Forms::number($road->road->toHome) }} to the home page{{ $road->road->cost === null ? '' : ', for about '.Forms::number($road->road->cost).' '.$unit }}{{ $road->road->months === null ? '' : ', in '.Forms::number($road->road->months).($road->road->months === 1 ? ' month' : ' months') }}.@endif</p>

@@ -1,13 +1,13 @@
 @php
     $unit = $state && $state->money ? $market->currency : 'clicks';
-    $asked = App\Match\Terms\Asks::kind((int) $term->asked);
+    $asked = App\Match\Terms\Asks::kind($term->asked);
     $because = Orchard\Core\Reasons\Reason::wordsOf(Orchard\Core\Terms\GroundType::class, $term->because);
 @endphp
 <div class="head tight-head"><h2>{{ $term->term }}</h2><div class="tools">@if (request()->hasHeader('HX-Request'))<button type="button" class="button" data-beside-step="-1">Back</button> <button type="button" class="button" data-beside-step="1">Next</button> <button type="button" class="button" data-beside-close>Close</button>@endif</div></div>
-<p>@if ($term->volume !== null)<b>@n($term->volume)</b> searches a month. @endif @if ($term->difficulty !== null)Difficulty {{ App\Platform\Web\Forms::number((float) $term->difficulty) }} of 100. @endif<b>@n($term->impressions)</b> impressions and <b>@n($term->clicks)</b> clicks{{ (int) $term->position_milli > 0 ? ', at position '.App\Platform\Web\Forms::number($term->position_milli / 1000, 1).' on average' : '' }}.</p>
+<p>@if ($term->volume !== null)<b>@n($term->volume)</b> searches a month. @endif @if ($term->difficulty !== null)Difficulty {{ App\Platform\Web\Forms::number((float) $term->difficulty) }} of 100. @endif<b>@n($term->impressions)</b> impressions and <b>@n($term->clicks)</b> clicks{{ $term->positionMilli > 0 ? ', at position '.App\Platform\Web\Forms::number($term->positionMilli / 1000, 1).' on average' : '' }}.</p>
 <p>Asks for <b>{{ $asked?->label() ?? 'we cannot tell what' }}</b>@if ($because !== ''): {{ $because }}@endif. @if ($term->strength > 0)<span class="soft">{{ round(100 * $term->strength) }}% sure.</span>@endif</p>
 @if (count($forms) > 1)<p class="soft">Searched as @foreach ($forms as $form){{ $form->text }}@if ($form->volume !== null) ({{ App\Platform\Web\Forms::number((int) $form->volume) }})@endif{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
-@if ($head && $head !== $term->term)<p class="soft">In the group of <a href="{{ route('match', [$store, 'group' => $term->head_id]) }}">{{ $head }}</a>.</p>@endif
+@if ($head && $head !== $term->term)<p class="soft">In the group of <a href="{{ route('match', [$store, 'group' => $term->headId]) }}">{{ $head }}</a>.</p>@endif
 @if ($said && ($said->note !== '' || $said->tags !== ''))<p>@if ($said->note !== ''){{ $said->note }} @endif @if ($said->tags !== '')<span class="soft">Tags: {{ $said->tags }}</span>@endif</p>@endif
 @foreach ($rivals as $rival)
     @if ($rival->takes_turns || $rival->decision)
@@ -40,8 +40,8 @@
         @php
             $page = $pages[(int) $pair->page_id] ?? null;
         @endphp
-        <tr @class(['is-kept' => $term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id])><td class="clip" title="{{ $page['url'] ?? '' }}"><b>{{ $page['name'] ?? '' }}</b> <span class="soft">{{ ($page['kind'] ?? null)?->label() }}</span></td><td class="num">{{ round(100 * $pair->relevance) }}</td><td class="num">{{ round(100 * $pair->asked) }}</td><td class="num" @class(['is-settling' => $pair->stocked > 0 && $pair->fitting < 0.2 * $pair->stocked])>{{ $pair->stocked > 0 ? $pair->fitting.' of '.$pair->stocked : '' }}</td><td class="num">{{ (int) $pair->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($pair->position_milli / 1000, 1) }}</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $pair->worth) }}</td>
-            <td>@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="inline">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="page" value="{{ $pair->page_id }}">@if ($term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id)<button class="button" name="do" value="{{ $term->locked ? 'unlock' : 'lock' }}">{{ $term->locked ? 'Unlock' : 'Lock' }}</button>@else<button class="button" name="do" value="give">Give it<span class="sr"> to {{ $page['name'] ?? 'this page' }}</span></button>@endif</form>@endcan</td></tr>
+        <tr @class(['is-kept' => $term->leadPage !== null && (int) $term->leadPage === (int) $pair->page_id])><td class="clip" title="{{ $page['url'] ?? '' }}"><b>{{ $page['name'] ?? '' }}</b> <span class="soft">{{ ($page['kind'] ?? null)?->label() }}</span></td><td class="num">{{ round(100 * $pair->relevance) }}</td><td class="num">{{ round(100 * $pair->asked) }}</td><td class="num" @class(['is-settling' => $pair->stocked > 0 && $pair->fitting < 0.2 * $pair->stocked])>{{ $pair->stocked > 0 ? $pair->fitting.' of '.$pair->stocked : '' }}</td><td class="num">{{ (int) $pair->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($pair->position_milli / 1000, 1) }}</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $pair->worth) }}</td>
+            <td>@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="inline">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="page" value="{{ $pair->page_id }}">@if ($term->leadPage !== null && (int) $term->leadPage === (int) $pair->page_id)<button class="button" name="do" value="{{ $term->locked ? 'unlock' : 'lock' }}">{{ $term->locked ? 'Unlock' : 'Lock' }}</button>@else<button class="button" name="do" value="give">Give it<span class="sr"> to {{ $page['name'] ?? 'this page' }}</span></button>@endif</form>@endcan</td></tr>
     @empty
         <tr><td colspan="7">No page speaks of it.</td></tr>
     @endforelse

@@ -44,6 +44,35 @@ it('keeps what a page says whatever signs are in it, in one line and in the room
         ->toBe('[]');
 });
 
+it('leaves out the last reasons where a list would be longer than its column', function (): void {
+    // Each is kept in 13 characters and what it names, between a comma and the next; the list has two brackets.
+    $reason = static fn (string $name, int $length): Reason => new Reason(PairReason::Number, [
+        str_pad($name, $length, '.'),
+    ]);
+    $packed = static fn (int ...$lengths): string => Reason::pack(
+        array_map(
+            static fn (int $length, int $nth): Reason => $reason("r$nth", $length),
+            $lengths,
+            array_keys($lengths),
+        ),
+    );
+    $full = [...array_fill(0, 7, 120), 47];
+    expect(strlen($packed(...$full)))
+        ->toBe(Reason::LONGEST)
+        ->toBe(1000)
+        ->and(Reason::unpack(PairReason::class, $packed(...[...array_slice($full, 0, 7), 48])))
+        ->toHaveCount(7)
+        ->and(Reason::unpack(PairReason::class, $packed(...[...$full, 5]))[0]->of[0])
+        ->toStartWith('r0');
+});
+
+it('gives what was named back as texts, and leaves out what is no name', function (): void {
+    expect(Reason::unpack(PairReason::class, '[["some-products",3,["x"],{"y":1},7]]')[0]->of)
+        ->toBe(['3', '7'])
+        ->and((new Reason(PairReason::SomeProducts, [3, 7]))->words())
+        ->toBe('3 of 7 products');
+});
+
 it('says nothing for what is no list of reasons', function (string $kept): void {
     expect(Reason::wordsOf(PairReason::class, $kept))->toBe('');
 })->with(['', '[]', '{', '[["of a later release"]]', '[[]]', '["number"]', '3', '[[["number"]]]']);
