@@ -15,7 +15,6 @@ use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\PageScorer;
 use Orchard\Core\Demand\StoreModel;
 use Orchard\Core\Demand\Upside;
-use stdClass;
 
 /** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
 final readonly class MarketScoring
@@ -93,8 +92,7 @@ final readonly class MarketScoring
         return $days > 0 ? (float) $days : $model->days;
     }
 
-    /** @param  stdClass  $row  of the page, as PageEvidence gives it */
-    public function upside(Evidence $page, stdClass $row, ?Chance $chance = null): Upside
+    public function upside(Evidence $page, ScoredPage $row, ?Chance $chance = null): Upside
     {
         return $this->scorer->score(
             $page,
@@ -105,11 +103,11 @@ final readonly class MarketScoring
     }
 
     /** @return array{factors: array<int, float>, week: ?string, peak: float} */
-    public function seasonOf(stdClass $row): array
+    public function seasonOf(ScoredPage $row): array
     {
-        $group = $this->seasons[(int) ($row->group_id ?? 0)] ?? $this->seasons[0];
+        $group = $this->seasons[$row->groupId] ?? $this->seasons[0];
 
-        $factors = Seasons::ofPage($row->base === null ? null : $row, $group['factors']);
+        $factors = Seasons::ofPage($row->season(), $group['factors']);
         // A page that its collection's season passes by has none.
         $follows = 0.5 * ($group['factors'][26] - 1) <= $factors[26] - 1;
 
@@ -121,7 +119,7 @@ final readonly class MarketScoring
      *
      * @return list<int|float|string|null> in the order of COLUMNS
      */
-    public function row(int $work, Evidence $page, stdClass $row): array
+    public function row(int $work, Evidence $page, ScoredPage $row): array
     {
         $upside = $this->upside($page, $row);
         $season = $this->seasonOf($row);
@@ -130,7 +128,7 @@ final readonly class MarketScoring
             $withheld += $pair->query === 0 ? $pair->clicks : 0;
         }
         $missed = PartThatCounts::isMissing($row)
-            ? (((int) $row->clicks * 28) / $this->clickDays) * $season['factors'][4]
+            ? (($row->clicks * 28) / $this->clickDays) * $season['factors'][4]
             : 0.0;
         $wins = $upside->wins;
 
@@ -140,12 +138,12 @@ final readonly class MarketScoring
             $this->market,
             $page->kind,
             $work,
-            (int) $row->clicks,
-            (int) $row->impressions,
+            $row->clicks,
+            $row->impressions,
             $withheld,
-            (int) $row->position_milli,
-            (int) $row->orders,
-            (string) $row->revenue,
+            $row->positionMilli,
+            $row->orders,
+            $row->revenue,
             $upside->expectedRate,
             $upside->ratio,
             $upside->clickValue,

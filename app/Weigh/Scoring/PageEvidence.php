@@ -6,7 +6,7 @@ namespace App\Weigh\Scoring;
 
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
-use App\Platform\Database\Rows;
+use App\Platform\Database\Records;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
@@ -14,18 +14,17 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
-use stdClass;
 
 /** What is known of the pages of a market, page by page in order, a portion at a time. */
 final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
-    private const COLUMNS = 'i.page_id, i.address, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks,
+    private const COLUMNS = 'i.page_id, i.address, i.kind, i.life, i.why_not, i.clicks,
         i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks,
         e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders,
         e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, e.squares, e.order_weeks,
-        s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s
+        s.group_id, s.base, s.ahead_4 AS ahead4, s.ahead_13 AS ahead13, s.ahead_26 AS ahead26 FROM page_index i LEFT JOIN weigh_seasons s
         ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id
         AND e.page_id = i.page_id';
 
@@ -39,11 +38,12 @@ final readonly class PageEvidence
         $this->earnings = Earnings::of($store);
     }
 
-    /** @return Generator<array{Evidence, stdClass}> */
+    /** @return Generator<array{Evidence, ScoredPage}> */
     public function pages(int $after = 0): Generator
     {
         while (
-            $rows = DB::select(
+            $rows = Records::select(
+                ScoredPage::class,
                 'SELECT '.
                     self::COLUMNS.
                     ' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0
@@ -52,27 +52,31 @@ final readonly class PageEvidence
                 [$this->store, $this->market, $after],
             )
         ) {
-            $pairs = $this->pairs(Bulk::ids($rows, 'page_id'));
+            $pairs = $this->pairs(array_column($rows, 'pageId'));
             foreach ($rows as $row) {
-                $after = (int) $row->page_id;
+                $after = $row->pageId;
                 yield $this->evidence($row, $pairs[$after] ?? []);
             }
         }
     }
 
-    /** @return ?array{Evidence, stdClass} */
+    /** @return ?array{Evidence, ScoredPage} */
     public function page(int $page): ?array
     {
-        $row = Rows::one('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [$this->store, $page]);
+        $row = Records::first(
+            ScoredPage::class,
+            'SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?',
+            [$this->store, $page],
+        );
 
         return $row === null ? null : $this->evidence($row, $this->pairs([$page])[$page] ?? []);
     }
 
     /**
      * @param  list<Pair>  $pairs
-     * @return array{Evidence, stdClass} and its row
+     * @return array{Evidence, ScoredPage}
      */
-    private function evidence(stdClass $row, array $pairs): array
+    private function evidence(ScoredPage $row, array $pairs): array
     {
         $clicks = $impressions = 0;
         $positions = 0.0;
@@ -82,41 +86,37 @@ final readonly class PageEvidence
             $positions += $pair->position * $pair->impressions;
         }
         // Of the days on which queries are told, and all of them where none is.
-        $withheld = (int) $row->told_impressions - $impressions;
+        $withheld = $row->toldImpressions - $impressions;
         // Without a position nothing says what its clicks should be.
-        if ($withheld > 0 && (int) $row->told_positions > 0) {
-            $place = ((int) $row->told_positions / 1000 - $positions) / $withheld;
+        if ($withheld > 0 && $row->toldPositions > 0) {
+            $place = ($row->toldPositions / 1000 - $positions) / $withheld;
             $pairs[] = new Pair(
                 0,
                 QueryClass::Generic,
                 0,
-                max(0, min($withheld, (int) $row->told_clicks - $clicks)),
+                max(0, min($withheld, $row->toldClicks - $clicks)),
                 $withheld,
                 max(1.0, min(100.0, $place)),
                 false,
             );
         }
 
-        $kept = $this->earnings->kept(
-            (float) $row->sold_revenue,
-            (float) $row->sold_returned,
-            (float) $row->sold_margin,
-        );
-        $part = (float) $row->sold_revenue > 0 ? $kept / (float) $row->sold_revenue : 0.0;
+        $kept = $this->earnings->kept($row->soldRevenue, $row->soldReturned, $row->soldMargin);
+        $part = $row->soldRevenue > 0 ? $kept / $row->soldRevenue : 0.0;
 
         return [
             new Evidence(
-                (int) $row->page_id,
-                (int) $row->kind,
-                (int) $row->group_id,
+                $row->pageId,
+                $row->kind->value,
+                $row->groupId,
                 $pairs,
-                (float) $row->sold_clicks,
-                (float) $row->sold_orders,
+                $row->soldClicks,
+                $row->soldOrders,
                 $kept,
-                self::words((string) $row->address),
-                (float) $row->squares * $part ** 2,
-                (int) $row->order_weeks,
-                (int) $row->kind === PageKind::Home->value || $row->address === '/',
+                self::words($row->address),
+                $row->squares * $part ** 2,
+                $row->orderWeeks,
+                $row->kind === PageKind::Home || $row->address === '/',
             ),
             $row,
         ];
@@ -150,13 +150,13 @@ final readonly class PageEvidence
      *
      * @param  list<Pair>  $pairs
      */
-    public static function contradicts(array $pairs, stdClass $row): bool
+    public static function contradicts(array $pairs, ScoredPage $row): bool
     {
         $sum = static fn (string $of): int => array_sum(
             array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->{$of} : 0, $pairs),
         );
 
-        return $sum('clicks') > (int) $row->told_clicks || $sum('impressions') > (int) $row->told_impressions;
+        return $sum('clicks') > $row->toldClicks || $sum('impressions') > $row->toldImpressions;
     }
 
     /**

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Inventory\WhyNot;
-use App\Stores\Kinds\PageKind;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\StructuredData\LifeState;
-use stdClass;
 
 /**
  * How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to
@@ -23,30 +21,25 @@ final class PartThatCounts
         LifeState::Resting,
     ];
 
-    public static function of(stdClass $row, Assumptions $assumptions): float
+    public static function of(ScoredPage $row, Assumptions $assumptions): float
     {
-        return self::why($row) === null
-            ? ((int) $row->life === LifeState::BackOn->value
-                ? $assumptions->returning
-                : 1.0)
-            : 0.0;
+        return self::why($row) === null ? ($row->life === LifeState::BackOn ? $assumptions->returning : 1.0) : 0.0;
     }
 
     /** Whether its product is out, resting or gone while the page itself could be found. */
-    public static function isMissing(stdClass $row): bool
+    public static function isMissing(ScoredPage $row): bool
     {
-        return in_array(LifeState::from((int) $row->life), self::NOTHING_TO_SELL, true) &&
-            ! PageKind::from((int) $row->kind)->isKeptOut();
+        return in_array($row->life, self::NOTHING_TO_SELL, true) && ! $row->kind->isKeptOut();
     }
 
     /** Why nothing of it counts; null where it does. */
-    public static function why(stdClass $row): ?Reason
+    public static function why(ScoredPage $row): ?Reason
     {
-        $why = WhyNot::from((int) $row->why_not);
-        $life = LifeState::from((int) $row->life);
+        $why = $row->whyNot;
+        $life = $row->life;
 
         return match (true) {
-            PageKind::from((int) $row->kind)->isKeptOut() => new Reason(ReasonType::KeptOut),
+            $row->kind->isKeptOut() => new Reason(ReasonType::KeptOut),
             // Known by its numbers alone: only what a file says speaks against it.
             $why === WhyNot::NotFetched && ! in_array($life, self::NOTHING_TO_SELL, true) => null,
             $why === WhyNot::NotFetched => new Reason(ReasonType::NothingToSell, [$life->value]),

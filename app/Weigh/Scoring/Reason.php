@@ -9,7 +9,6 @@ use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\Upside;
 use Orchard\Core\StructuredData\LifeState;
-use stdClass;
 
 /**
  * The largest part of a page's sum. It is kept as a code (a type and its numbers, such as "near:3:4:9"), and put in
@@ -23,7 +22,7 @@ final readonly class Reason
     }
 
     /** @param  list<Pair>  $pairs */
-    public static function of(array $pairs, Upside $upside, stdClass $row): self
+    public static function of(array $pairs, Upside $upside, ScoredPage $row): self
     {
         $why = PartThatCounts::why($row);
         if ($why !== null) {

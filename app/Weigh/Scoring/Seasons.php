@@ -7,7 +7,7 @@ namespace App\Weigh\Scoring;
 use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
-use App\Platform\Database\Rows;
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -19,7 +19,6 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\SeasonFactor;
 use Orchard\Core\Demand\Span;
-use stdClass;
 
 /**
  * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page
@@ -28,7 +27,8 @@ use stdClass;
 final class Seasons
 {
     /** As decimals: a sum of fractions in floating point hangs on the order in which the database reads them. */
-    private const SUMS = 'SUM(CAST(base AS DECIMAL(24, 6))) AS base, SUM(CAST(ahead_4 AS DECIMAL(24, 6))) AS ahead_4, SUM(CAST(ahead_13 AS DECIMAL(24, 6))) AS ahead_13, SUM(CAST(ahead_26 AS DECIMAL(24, 6))) AS ahead_26';
+    private const SUMS = 'SUM(CAST(base AS DECIMAL(24, 6))) AS base, SUM(CAST(ahead_4 AS DECIMAL(24, 6))) AS ahead4,
+        SUM(CAST(ahead_13 AS DECIMAL(24, 6))) AS ahead13, SUM(CAST(ahead_26 AS DECIMAL(24, 6))) AS ahead26';
 
     public const AHEAD = SeasonWeeks::AHEAD;
 
@@ -63,11 +63,14 @@ final class Seasons
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
         });
         $told = self::toldWeeks($store, $window);
-        $total = Rows::sole('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
+        $total = Records::sole(SeasonSums::class, 'SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [
+            $id,
+        ]);
         $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
         $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), $told, 1.0)]];
         foreach (
-            DB::select(
+            Records::select(
+                SeasonSums::class,
                 'SELECT group_id, '.
                     self::SUMS.
                     ' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0
@@ -77,9 +80,9 @@ final class Seasons
             ) as $row
         ) {
             $groups[] = [
-                (int) $row->group_id,
+                $row->groupId,
                 self::factors($row, $of, SeasonFactor::OF_STORE),
-                self::comes($window, self::weekly($store, $window, (int) $row->group_id), $told, (float) $row->base),
+                self::comes($window, self::weekly($store, $window, $row->groupId), $told, $row->base),
             ];
             $run->beat();
         }
@@ -104,11 +107,11 @@ final class Seasons
     /**
      * The factors of a page.
      *
-     * @param  ?stdClass  $own  base and ahead_4, _13, _26 of the page a year earlier; null where nothing is known
+     * @param  ?SeasonSums  $own  of the page a year earlier; null where nothing is known
      * @param  array<int, float>  $group  its group's factors
      * @return array<int, float> by weeks ahead
      */
-    public static function ofPage(?stdClass $own, array $group): array
+    public static function ofPage(?SeasonSums $own, array $group): array
     {
         return self::factors($own, $group, SeasonFactor::OF_GROUP);
     }
@@ -125,13 +128,13 @@ final class Seasons
      * @param  array<int, float>  $wider
      * @return array<int, float>
      */
-    private static function factors(?stdClass $row, array $wider, float $strength): array
+    private static function factors(?SeasonSums $sums, array $wider, float $strength): array
     {
         $factors = [];
         foreach (self::AHEAD as $weeks) {
             $factors[$weeks] = SeasonFactor::shrunk(
-                (float) ($row->base ?? 0),
-                (float) ($row->{"ahead_$weeks"} ?? 0),
+                $sums->base ?? 0.0,
+                $sums?->ahead($weeks) ?? 0.0,
                 $weeks,
                 NumberWindow::WEEKS,
                 $wider[$weeks],
