@@ -74,7 +74,7 @@ benchSettle();
 $imports = app(Imports::class);
 $import = $imports->take($store, null, 'bench.csv', $path);
 $row = Imports::find($store, $import) ?? throw new RuntimeException('The import is gone.');
-$work = $imports->start($store, $import, FileLook::into($store->id, Imports::path($row), FileSort::Search));
+$work = $imports->start($store, $import, FileLook::into($store->id, $row->path(), FileSort::Search));
 told('Importing …');
 $begun = microtime(true);
 $inAt = 0.0;

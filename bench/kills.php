@@ -134,7 +134,7 @@ $begin = [
             $import,
             FileLook::into(
                 $store->id,
-                Imports::path(Imports::find($store, $import) ?? throw new RuntimeException('It is gone.')),
+                (Imports::find($store, $import) ?? throw new RuntimeException('It is gone.'))->path(),
                 FileSort::Search,
             ),
         );

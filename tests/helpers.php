@@ -9,6 +9,7 @@ use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
+use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
@@ -316,7 +317,7 @@ function bringIn(
     ?string $first = null,
     ?string $last = null,
     string $ends = 'done',
-): object {
+): FileImport {
     $imports = app(Imports::class);
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, $text);
@@ -325,13 +326,13 @@ function bringIn(
     $work = $imports->start(
         $store,
         $import,
-        FileLook::into($store->id, Imports::path(Imports::find($store, $import)), $sort),
+        FileLook::into($store->id, Imports::find($store, $import)->path(), $sort),
         $first,
         $last,
     );
     expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
 
-    return Imports::find($store, $import);
+    return Imports::find($store, $import) ?? throw new LogicException('The import is gone.');
 }
 
 /** Works the newest sorting of a store's pages to its end. */

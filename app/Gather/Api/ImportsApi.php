@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Api;
 
+use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
-use App\Gather\Files\SentFile;
 use App\Platform\Web\Caller;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -29,7 +29,7 @@ final readonly class ImportsApi
 
     public function index(Store $store): JsonResponse
     {
-        return response()->json(['data' => array_map(self::row(...), SentFile::latest($store))]);
+        return response()->json(['data' => array_map(self::row(...), FileImport::latest($store))]);
     }
 
     public function show(Store $store, int $import): JsonResponse
@@ -56,7 +56,7 @@ final readonly class ImportsApi
     public function piece(Request $request, Store $store, int $import): JsonResponse
     {
         $row = Imports::find($store, $import) ?? abort(404);
-        abort_unless((int) $row->user_id === self::user($request), 403, 'Somebody else sends this file.');
+        abort_unless($row->userId === self::user($request), 403, 'Somebody else sends this file.');
         abort_if((int) $request->header('Content-Length') > self::PIECE, 413, 'A piece has 8 MB at most.');
         try {
             /** @var resource $body */
@@ -86,7 +86,7 @@ final readonly class ImportsApi
                 );
             }
             $columns = $sort === null ? null : self::columns((array) $request->input('columns', []), $sort);
-            $look = FileLook::into($store->id, Imports::path($row), $sort, $given, $columns);
+            $look = FileLook::into($store->id, $row->path(), $sort, $given, $columns);
             $this->imports->start(
                 $store,
                 $import,
@@ -135,11 +135,11 @@ final readonly class ImportsApi
 
     private function answer(Store $store, int $import, int $status): JsonResponse
     {
-        return response()->json(['data' => self::row(SentFile::find($store, $import) ?? abort(404))], $status);
+        return response()->json(['data' => self::row(Imports::find($store, $import) ?? abort(404))], $status);
     }
 
     /** @return array<string, int|string|null> */
-    private static function row(SentFile $file): array
+    private static function row(FileImport $file): array
     {
         return [
             'id' => $file->id,
@@ -147,7 +147,7 @@ final readonly class ImportsApi
             'bytes' => $file->bytes,
             'arrived' => $file->arrived,
             'state' => $file->state,
-            'type' => $file->sort,
+            'type' => $file->sort?->value,
             'rows' => $file->rowsTaken,
             'set_aside' => $file->rowsAside,
             'first_day' => $file->firstDay,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Console;
 
+use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
@@ -52,11 +53,11 @@ final class ImportCommand extends StoreCommand
             try {
                 $row = Imports::find($store, $import) ?? throw new LogicException('The import no longer exists.');
                 $given = $this->corrections();
-                $look = FileLook::into($store->id, Imports::path($row), $sort, $given);
+                $look = FileLook::into($store->id, $row->path(), $sort, $given);
                 if (is_string($this->option('map'))) {
                     $look = FileLook::into(
                         $store->id,
-                        Imports::path($row),
+                        $row->path(),
                         $sort,
                         $given + ['header_row' => (string) $look->dialect->headerRow],
                         self::columns($this->option('map'), $look, $sort),
@@ -78,7 +79,7 @@ final class ImportCommand extends StoreCommand
                     $this->aside($told);
                 }
                 $this->tellReplaced($store, $look);
-                $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
+                $differs = SumsBeside::of($store, $row->path(), $look)?->sentence();
                 $differs === null || $this->aside($differs);
                 $work = $imports->start(
                     $store,
@@ -95,9 +96,7 @@ final class ImportCommand extends StoreCommand
             if ($this->option('wait')) {
                 $desk->workToEnd($work);
             }
-            $row =
-                DB::table('gather_imports')->where('id', $import)->first() ??
-                throw new LogicException('The import no longer exists.');
+            $row = FileImport::byId($import) ?? throw new LogicException('The import no longer exists.');
             foreach (
                 DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside
             ) {
@@ -106,10 +105,10 @@ final class ImportCommand extends StoreCommand
             $data = [
                 'import' => $import,
                 'state' => $row->state,
-                'rows' => (int) $row->rows_taken,
-                'set_aside' => (int) $row->rows_aside,
-                'first_day' => $row->first_day,
-                'last_day' => $row->last_day,
+                'rows' => $row->rowsTaken,
+                'set_aside' => $row->rowsAside,
+                'first_day' => $row->firstDay,
+                'last_day' => $row->lastDay,
                 'problem' => $row->state === 'failed' ? $row->remark : null,
             ];
             $this->answer(

@@ -191,7 +191,7 @@ final class FeedWork implements LongWork
                     $this->imports->start(
                         $store,
                         $import,
-                        FileLook::into($store->id, Imports::path($row), $sort, ['scope' => 'store']),
+                        FileLook::into($store->id, $row->path(), $sort, ['scope' => 'store']),
                     );
                 }
                 $whole = $wholeTo === null ? $to : min($wholeTo, $to);

@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Files that were brought in, and what is told of one. */
 final class ImportList
 {
-    /** @return list<stdClass> the newest first, with how many of their days are superseded */
+    /** @return list<FileImport> the newest first, with how many of their days are superseded */
     public static function all(Store $store): array
     {
-        return array_values(
+        return Records::of(
+            FileImport::class,
             DB::table('gather_imports')
                 ->leftJoin('users', 'users.id', '=', 'user_id')
                 ->where('store_id', $store->id)
@@ -28,8 +29,7 @@ final class ImportList
                         "(SELECT SUM(state = 'rests') FROM fact_days
                             WHERE fact_days.import_id = gather_imports.id) AS resting",
                     ),
-                ])
-                ->all(),
+                ]),
         );
     }
 

@@ -16,7 +16,6 @@ use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
-use stdClass;
 
 /** The first phase of an import: reads the file row by row and stages what can be read; the rest is set aside. */
 final class ImportReading
@@ -32,15 +31,15 @@ final class ImportReading
     public function __construct(
         private readonly WorkRun $run,
         private readonly Store $store,
-        private readonly stdClass $import,
+        private readonly FileImport $import,
     ) {
     }
 
     /** Stages a portion after the other. */
     public function read(): string
     {
-        $sort = FileSort::from((string) $this->import->sort);
-        $dialect = Imports::dialectOf($this->import);
+        $sort = $this->import->rows();
+        $dialect = $this->import->dialect();
         $fields = array_filter(
             array_map(
                 static fn (string $key): ?Field => $sort->field($key),
@@ -56,19 +55,19 @@ final class ImportReading
                     $this->store,
                     $sort,
                     $reader,
-                    (string) $this->import->period_first,
-                    self::length($this->import),
+                    (string) $this->import->periodFirst,
+                    $this->import->length(),
                 );
-        $staged = StagedRows::of($this->import);
+        $staged = $this->import->stagedRows();
         $list === null && $staged->resume();
-        $file = FileLook::fileOf($this->store, Imports::path($this->import));
-        $next = (int) $this->import->next_row;
-        $taken = (int) $this->import->rows_taken;
-        $aside = (int) $this->import->rows_aside;
+        $file = FileLook::fileOf($this->store, $this->import->path());
+        $next = $this->import->nextRow;
+        $taken = $this->import->rowsTaken;
+        $aside = $this->import->rowsAside;
         if ($next === $dialect->headerRow + 1 && $taken + $aside === 0) {
             $intake->leaveOut(self::aboveTheNames($file, $dialect));
         }
-        foreach ($file->rows($dialect, $next, (int) $this->import->next_offset) as $line => $cells) {
+        foreach ($file->rows($dialect, $next, $this->import->nextOffset) as $line => $cells) {
             $next = $line + 1;
             if ($line <= $dialect->headerRow) {
                 continue;
@@ -139,13 +138,13 @@ final class ImportReading
             $phase,
         ): array {
             [$written, $problems] =
-                $intake instanceof ListIntake ? $intake->store((int) $this->import->id) : self::stage($intake, $staged);
+                $intake instanceof ListIntake ? $intake->store($this->import->id) : self::stage($intake, $staged);
             Bulk::write(
                 'gather_asides',
                 ['import_id', 'line', 'column_name', 'reason', 'cells'],
                 array_map(
                     fn (array $one): array => [
-                        (int) $this->import->id,
+                        $this->import->id,
                         $one['line'],
                         $one['problem']->column,
                         mb_substr($one['problem']->reason, 0, 255),
@@ -185,15 +184,5 @@ final class ImportReading
         $staged->add($lines, $days);
 
         return [array_sum($days), $aside];
-    }
-
-    /** Days that each row stands for. */
-    public static function length(stdClass $import): int
-    {
-        return $import->period_first === null
-            ? 1
-            : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(
-                new \DateTimeImmutable((string) $import->period_last),
-            )->days + 1;
     }
 }

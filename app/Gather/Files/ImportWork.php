@@ -74,16 +74,16 @@ final class ImportWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $import = DB::table('gather_imports')->where('id', $run->subjectId)->first();
+            $import = FileImport::byId($run->subjectId);
             if ($import === null || $import->sort === null) {
                 return SliceEnd::failed('The import no longer exists.');
             }
             $run->beat(
-                ['phase' => $import->phase, 'rows' => (int) $import->rows_taken, 'asides' => (int) $import->rows_aside],
+                ['phase' => $import->phase, 'rows' => $import->rowsTaken, 'asides' => $import->rowsAside],
                 force: true,
             );
             try {
-                $next = match ((string) $import->phase) {
+                $next = match ($import->phase) {
                     'read' => (new ImportReading($run, $store, $import))->read(),
                     'days' => $this->days($run, $store, $import),
                     'list' => $this->list($run, $store, $import),
@@ -104,19 +104,17 @@ final class ImportWork implements LongWork
     }
 
     /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
-    private function list(WorkRun $run, Store $store, stdClass $import): string
+    private function list(WorkRun $run, Store $store, FileImport $import): string
     {
-        $sort = FileSort::from((string) $import->sort);
+        $sort = $import->rows();
         $book = new ListBook($store->id, $sort->list() ?? throw new LogicException('No list.'));
         do {
             $isDone = $run->fenced(
-                fn (): bool => $import->is_back
-                    ? $book->takeBack((int) $import->id)
-                    : $book->makeCurrent((int) $import->id),
+                fn (): bool => $import->isBack ? $book->takeBack($import->id) : $book->makeCurrent($import->id),
             );
             $run->beat();
             if (! $isDone && $run->timeIsUp()) {
-                return (string) $import->phase;
+                return $import->phase;
             }
         } while (! $isDone);
         (new KnownPages($store))->list($run);
@@ -125,7 +123,7 @@ final class ImportWork implements LongWork
                 ->where('id', $import->id)
                 ->update([
                     'phase' => 'done',
-                    'state' => $import->is_back ? 'back' : 'done',
+                    'state' => $import->isBack ? 'back' : 'done',
                     'remark' => null,
                     'ended_at' => now(),
                 ]);
@@ -137,17 +135,17 @@ final class ImportWork implements LongWork
     }
 
     /** Takes the staged days over, those of a month at a time. */
-    private function days(WorkRun $run, Store $store, stdClass $import): string
+    private function days(WorkRun $run, Store $store, FileImport $import): string
     {
-        $facts = FileSort::from((string) $import->sort)->facts();
-        $book = new FactBook($store->id, $facts, (int) $import->grain);
-        $staged = StagedRows::of($import);
+        $facts = $import->rows()->facts();
+        $book = new FactBook($store->id, $facts, $import->grain);
+        $staged = $import->stagedRows();
         $all = array_keys($staged->days());
-        $scope = RowScope::parse((string) $import->scope);
+        $scope = RowScope::parse($import->scope);
         if ($import->weeks === null) {
             // Which pages it names is known before the first of its rows counts.
             foreach ($scope->isPages() ? array_chunk($staged->pages(), 5000) : [] as $pages) {
-                $run->fenced(static fn () => FactBook::namesPages((int) $import->id, $pages));
+                $run->fenced(static fn () => FactBook::namesPages($import->id, $pages));
                 $run->beat();
             }
             $run->fenced(
@@ -155,22 +153,20 @@ final class ImportWork implements LongWork
                     ->where('id', $import->id)
                     ->update([
                         'weeks' => json_encode(
-                            $import->period_first === null
+                            $import->periodFirst === null
                                 ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all)))
                                 : [],
                             JSON_THROW_ON_ERROR,
                         ),
                         'first_day' => $all === [] ? null : min($all),
-                        'last_day' => $all === [] ? null : $import->period_last ?? max($all),
+                        'last_day' => $all === [] ? null : $import->periodLast ?? max($all),
                     ]),
             );
         }
-        foreach (
-            self::byMonth($book->daysLeft((int) $import->id, $staged->days(), ImportReading::length($import))) as $days
-        ) {
+        foreach (self::byMonth($book->daysLeft($import->id, $staged->days(), $import->length())) as $days) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
             try {
-                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines, $scope));
+                $run->fenced(fn () => $book->takeDays($import->id, $days, $path, $lines, $scope));
             } finally {
                 unlink($path);
             }
@@ -189,14 +185,14 @@ final class ImportWork implements LongWork
         return 'weeks';
     }
 
-    private function back(WorkRun $run, Store $store, stdClass $import): string
+    private function back(WorkRun $run, Store $store, FileImport $import): string
     {
-        if (FileSort::from((string) $import->sort)->list() !== null) {
+        if ($import->rows()->list() !== null) {
             return $this->list($run, $store, $import);
         }
-        $facts = FileSort::from((string) $import->sort)->facts();
-        $book = new FactBook($store->id, $facts, (int) $import->grain);
-        StagedRows::of($import)->forget();
+        $facts = $import->rows()->facts();
+        $book = new FactBook($store->id, $facts, $import->grain);
+        $import->stagedRows()->forget();
         $days = array_values(
             array_map(
                 static fn (stdClass $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
@@ -220,7 +216,7 @@ final class ImportWork implements LongWork
                     PageWeeks::weekOf(...),
                     array_column(array_filter($portion, static fn (array $one): bool => $one['days'] === 1), 'day'),
                 );
-                $book->giveDaysBack((int) $import->id, $portion);
+                $book->giveDaysBack($import->id, $portion);
                 DB::table('gather_imports')
                     ->where('id', $import->id)
                     ->update([
@@ -240,7 +236,7 @@ final class ImportWork implements LongWork
         return 'weeks';
     }
 
-    private function weeks(WorkRun $run, Store $store, stdClass $import): string
+    private function weeks(WorkRun $run, Store $store, FileImport $import): string
     {
         $weeks = array_values(array_filter((array) json_decode((string) $import->weeks, true), is_string(...)));
         sort($weeks);
@@ -268,7 +264,7 @@ final class ImportWork implements LongWork
         return 'numbers';
     }
 
-    private function numbers(WorkRun $run, Store $store, stdClass $import): string
+    private function numbers(WorkRun $run, Store $store, FileImport $import): string
     {
         (new KnownPages($store))->list($run);
         $run->fenced(static fn () => ChangingFacts::end($store->id));
@@ -282,7 +278,7 @@ final class ImportWork implements LongWork
                 ->where('id', $import->id)
                 ->update([
                     'phase' => 'done',
-                    'state' => $import->is_back ? 'back' : 'done',
+                    'state' => $import->isBack ? 'back' : 'done',
                     'remark' => null,
                     'ended_at' => now(),
                 ]),

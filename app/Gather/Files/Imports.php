@@ -17,9 +17,6 @@ use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
 use Orchard\Core\Tabular\DateOrder;
-use Orchard\Core\Tabular\Dialect;
-use Orchard\Core\Tabular\NumberForm;
-use stdClass;
 
 /** Takes files in, piece by piece, starts their imports and takes them back. */
 final readonly class Imports
@@ -31,9 +28,12 @@ final readonly class Imports
     {
     }
 
-    public static function find(Store $store, int $import): ?stdClass
+    public static function find(Store $store, int $import): ?FileImport
     {
-        return DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first();
+        return Records::one(
+            FileImport::class,
+            DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first(),
+        );
     }
 
     /** A file of this name and size that somebody has begun to send and not finished; null where there is none. */
@@ -75,11 +75,6 @@ final readonly class Imports
                 "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
             ];
         }
-    }
-
-    public static function path(stdClass $import): string
-    {
-        return Storage::disk('uploads')->path((string) $import->file_key);
     }
 
     /**
@@ -125,45 +120,48 @@ final readonly class Imports
     public function addPiece(Store $store, int $import, int $offset, $piece): int
     {
         return DB::transaction(function () use ($store, $import, $offset, $piece): int {
-            $row = DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->where('id', $import)
-                ->lockForUpdate()
-                ->first();
+            $row = Records::one(
+                FileImport::class,
+                DB::table('gather_imports')
+                    ->where('store_id', $store->id)
+                    ->where('id', $import)
+                    ->lockForUpdate()
+                    ->first(),
+            );
             if ($row === null || $row->state !== 'arriving') {
                 throw new InvalidArgumentException('No file is expected here.');
             }
-            $arrived = (int) $row->arrived;
+            $arrived = $row->arrived;
             if ($offset > $arrived) {
                 throw new InvalidArgumentException("The piece begins at byte $offset, but only $arrived have arrived.");
             }
             if ($offset < $arrived) {
                 return $arrived;
             }
-            $file = fopen(self::path($row), 'r+b') ?: throw new InvalidArgumentException('The file cannot be written.');
+            $file = fopen($row->path(), 'r+b') ?: throw new InvalidArgumentException('The file cannot be written.');
             @fseek($file, $offset);
-            $arrived += (int) @stream_copy_to_stream($piece, $file, (int) $row->bytes - $arrived + 1);
+            $arrived += (int) @stream_copy_to_stream($piece, $file, $row->bytes - $arrived + 1);
             // A write that stops before the piece ends has met a full disk.
-            if (! fflush($file) || ($arrived <= (int) $row->bytes && ! feof($piece))) {
+            if (! fflush($file) || ($arrived <= $row->bytes && ! feof($piece))) {
                 @ftruncate($file, max(0, $offset));
                 fclose($file);
                 throw new InvalidArgumentException(
                     'The server\'s disk is full; the piece could not be kept. What came before it is there. Make room, then choose the file again.',
                 );
             }
-            if ($arrived > (int) $row->bytes) {
+            if ($arrived > $row->bytes) {
                 ftruncate($file, max(0, $offset));
             }
             fclose($file);
-            if ($arrived > (int) $row->bytes) {
+            if ($arrived > $row->bytes) {
                 throw new InvalidArgumentException('More has come than was announced.');
             }
             DB::table('gather_imports')
                 ->where('id', $import)
                 ->update([
                     'arrived' => $arrived,
-                    'state' => $arrived === (int) $row->bytes ? 'look' : 'arriving',
-                    'digest' => $arrived === (int) $row->bytes ? hash_file('xxh128', self::path($row), true) : null,
+                    'state' => $arrived === $row->bytes ? 'look' : 'arriving',
+                    'digest' => $arrived === $row->bytes ? hash_file('xxh128', $row->path(), true) : null,
                 ]);
 
             return $arrived;
@@ -307,7 +305,7 @@ final readonly class Imports
     {
         $row = self::find($store, $import);
         if ($row !== null && in_array($row->state, ['arriving', 'look'], true)) {
-            Storage::disk('uploads')->delete((string) $row->file_key);
+            Storage::disk('uploads')->delete($row->fileKey);
             DB::table('gather_imports')
                 ->where('id', $import)
                 ->whereIn('state', ['arriving', 'look'])
@@ -318,10 +316,10 @@ final readonly class Imports
     /** Deletes the file of an import that needs it no more, and what was read of it. */
     public static function letGo(int $import): void
     {
-        $row = DB::table('gather_imports')->where('id', $import)->first();
-        if ($row !== null && (string) $row->file_key !== '') {
-            Storage::disk('uploads')->delete((string) $row->file_key);
-            StagedRows::of($row)->forget();
+        $row = FileImport::byId($import);
+        if ($row !== null && $row->fileKey !== '') {
+            Storage::disk('uploads')->delete($row->fileKey);
+            $row->stagedRows()->forget();
         }
     }
 
@@ -349,27 +347,6 @@ final readonly class Imports
         ) {
             self::letGo(Typed::int($id));
         }
-    }
-
-    /** Another import of the same bytes whose days still count; null where there is none. */
-    public static function twin(stdClass $import): ?stdClass
-    {
-        return $import->digest === null
-            ? null
-            : DB::table('gather_imports')
-                ->where('store_id', $import->store_id)
-                ->where('digest', $import->digest)
-                ->where('id', '<>', $import->id)
-                ->where('state', 'done')
-                ->orderByDesc('id')
-                ->first();
-    }
-
-    public static function dialectOf(stdClass $import): Dialect
-    {
-        return (new Dialect(',', 'UTF-8', 1, new NumberForm(), DateOrder::DayFirst))->with(
-            (array) json_decode((string) $import->dialect, true),
-        );
     }
 
     /** @return array{string, string} */

@@ -7,7 +7,6 @@ namespace App\Gather\Files;
 use App\Facts\FactTable;
 use Closure;
 use RuntimeException;
-use stdClass;
 
 /**
  * Rows of one import that are read and not taken over yet: a file of lines for each calendar month, beside the file
@@ -34,12 +33,16 @@ final class StagedRows
     {
     }
 
-    public static function of(stdClass $import): self
+    /**
+     * @param  string  $path  of the file whose rows they are
+     * @param  ?string  $staged  JSON, as toJson() tells it; null where none are there yet
+     */
+    public static function of(string $path, ?string $staged): self
     {
         /** @var array<string, array{bytes: int, days: array<string, int>}> $months */
-        $months = (array) json_decode((string) ($import->staged ?? '{}'), true);
+        $months = (array) json_decode($staged ?? '{}', true);
 
-        return new self(Imports::path($import).'.rows', $months);
+        return new self("$path.rows", $months);
     }
 
     public function toJson(): string

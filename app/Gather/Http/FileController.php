@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Access\Models\User;
+use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\ImportList;
@@ -22,7 +23,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Files that are brought in: their arrival, the look into them, their import and its end. */
@@ -60,7 +60,7 @@ final class FileController
                 'look' => $look,
                 'markets' => count($store->markets) > 1 ? $store->markets : [],
                 'problem' => $problem,
-                'twin' => Imports::twin($row),
+                'twin' => $row->twin(),
             ]);
         }
 
@@ -91,7 +91,7 @@ final class FileController
                             $look->span[1],
                             $look->scope,
                         );
-                $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
+                $differs = SumsBeside::of($store, $row->path(), $look)?->sentence();
             } catch (InvalidArgumentException) {
                 // The page around this says what is wrong.
             }
@@ -149,7 +149,7 @@ final class FileController
     public function piece(Request $request, Store $store, Imports $imports, int $import): JsonResponse
     {
         $row = Imports::find($store, $import) ?? abort(404);
-        abort_unless((int) $row->user_id === self::user($request)->id, 403);
+        abort_unless($row->userId === self::user($request)->id, 403);
         abort_if((int) $request->header('Content-Length') > self::PIECE, 413);
         try {
             /** @var resource $body */
@@ -159,7 +159,7 @@ final class FileController
                 'arrived' => $imports->addPiece($store, $import, (int) $request->query('offset', '0'), $body),
             ]);
         } catch (InvalidArgumentException $wrong) {
-            return response()->json(['problem' => $wrong->getMessage(), 'arrived' => (int) $row->arrived], 409);
+            return response()->json(['problem' => $wrong->getMessage(), 'arrived' => $row->arrived], 409);
         }
     }
 
@@ -224,7 +224,7 @@ final class FileController
     public function asides(Store $store, int $import): StreamedResponse
     {
         $row = Imports::find($store, $import) ?? abort(404);
-        $sort = FileSort::tryFrom((string) $row->sort) ?? abort(404);
+        $sort = $row->sort ?? abort(404);
         $columns = FileLook::columnsOf((string) $row->columns);
         $names = [];
         for ($i = 0; $i <= max([0, ...array_keys($columns)]); $i++) {
@@ -245,7 +245,7 @@ final class FileController
         );
     }
 
-    private function look(Request $request, Store $store, stdClass $import): FileLook
+    private function look(Request $request, Store $store, FileImport $import): FileLook
     {
         $sort = FileSort::tryFrom(is_string($request->input('sort')) ? $request->input('sort') : '');
         $given = array_filter(
@@ -262,16 +262,16 @@ final class FileController
             }
         }
 
-        return FileLook::into($store->id, Imports::path($import), $sort, $given, $columns);
+        return FileLook::into($store->id, $import->path(), $sort, $given, $columns);
     }
 
-    /** @return array{store: Store, import: stdClass, work: ?WorkView} */
-    private function state(Store $store, stdClass $import): array
+    /** @return array{store: Store, import: FileImport, work: ?WorkView} */
+    private function state(Store $store, FileImport $import): array
     {
         return [
             'store' => $store,
             'import' => $import,
-            'work' => WorkView::about(ImportWork::sort(), (int) $import->id),
+            'work' => WorkView::about(ImportWork::sort(), $import->id),
         ];
     }
 

@@ -1,7 +1,7 @@
 @extends('frame')
-@section('title', $import->file_name)
+@section('title', $import->fileName)
 @section('content')
-    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1></div>
+    <div class="head"><h1 class="wrap-any">{{ $import->fileName }}</h1></div>
     @include('gather.tabs')
     <p>@n($import->arrived) of @n($import->bytes) bytes have arrived. Choose the same file again to continue.</p>
     <p class="form-end"><a class="button" href="{{ route('gather.files', $store) }}">Choose the file</a></p>

@@ -1,9 +1,9 @@
 @extends('frame')
-@section('title', $import->file_name)
+@section('title', $import->fileName)
 @section('content')
-    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">@n($import->bytes) bytes; not imported yet</span></div>
+    <div class="head"><h1 class="wrap-any">{{ $import->fileName }}</h1><span class="soft">@n($import->bytes) bytes; not imported yet</span></div>
     @include('gather.tabs')
-    @if ($twin)<p class="note">The same file was already imported on {{ App\Platform\Web\Forms::moment($twin->created_at, $store->timezone) }}. Importing it again changes nothing: its rows count once.</p>@endif
+    @if ($twin)<p class="note">The same file was already imported on {{ App\Platform\Web\Forms::moment($twin->createdAt, $store->timezone) }}. Importing it again changes nothing: its rows count once.</p>@endif
     @if (! $look)
         <p class="note is-hand" role="alert">{{ $problem }}</p>
     @else

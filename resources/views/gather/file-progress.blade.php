@@ -5,15 +5,15 @@
 @endphp
 <div id="import-progress" @if ($active) hx-get="{{ route('gather.file.progress', [$store, $import->id]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
     <div class="figures" role="status">
-        <span><span class="big-number">@n($import->rows_taken)</span> rows imported</span>
-        <span @if ($import->rows_aside) class="state is-hand" @endif><b>@n($import->rows_aside)</b> set aside</span>
-        @if ($import->first_day)<span><b>{{ App\Platform\Web\Forms::day($import->first_day) }}</b> to <b>{{ App\Platform\Web\Forms::day($import->last_day) }}</b></span>@endif
+        <span><span class="big-number">@n($import->rowsTaken)</span> rows imported</span>
+        <span @if ($import->rowsAside) class="state is-hand" @endif><b>@n($import->rowsAside)</b> set aside</span>
+        @if ($import->firstDay)<span><b>{{ App\Platform\Web\Forms::day($import->firstDay) }}</b> to <b>{{ App\Platform\Web\Forms::day($import->lastDay) }}</b></span>@endif
     </div>
     <p>Import: @if ($active)<b>{{ $work->stateInWords() }}</b>, {{ $phases[$import->phase] ?? $import->phase }}.@else @include('gather.file-state')@endif
         @if ($active && $import->phase === 'read' && $read > 0)
             @php($seconds = max(1, (int) $work->startedAt?->diffInSeconds(now())))
             <progress class="bar" max="{{ $import->bytes }}" value="{{ min($read, $import->bytes) }}" aria-label="Read of the file"></progress>
-            <span class="soft">@n($import->rows_taken / $seconds) rows a second, about {{ max(1, (int) ceil(($import->bytes - $read) / max(1, $read / $seconds))) }} seconds left for reading</span>
+            <span class="soft">@n($import->rowsTaken / $seconds) rows a second, about {{ max(1, (int) ceil(($import->bytes - $read) / max(1, $read / $seconds))) }} seconds left for reading</span>
         @endif
         @if ($active && $import->phase === 'weeks' && $work->number('weeks_left'))<span class="soft">{{ $work->number('weeks_left') }} weeks left</span>@endif
     </p>

@@ -20,12 +20,12 @@
         <tbody>
         @forelse ($imports as $import)
             <tr>
-                <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td>
-                <td class="nowrap">{{ App\Platform\Web\Forms::moment($import->created_at, $store->timezone) }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
-                <td>@if ($import->sort && $import->state !== 'look' && $import->state !== 'arriving'){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Facts\Grain::inWords((int) $import->grain) }}@endif @if ($import->scope !== '') <span class="soft">for {{ App\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not imported yet</span>@endif</td>
-                <td class="nowrap">@if ($import->first_day){{ App\Platform\Web\Forms::day($import->first_day) }} to {{ App\Platform\Web\Forms::day($import->last_day) }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day is' : 'days are' }} superseded by newer imports</span>@endif</td>
-                <td class="num">@n($import->rows_taken)</td>
-                <td class="num">@if ($import->rows_aside)<span class="state is-hand">@n($import->rows_aside)</span>@else 0 @endif</td>
+                <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->fileName }}</a></td>
+                <td class="nowrap">{{ App\Platform\Web\Forms::moment($import->createdAt, $store->timezone) }} <span class="soft">{{ $import->userName ?? 'command line' }}</span></td>
+                <td>@if ($import->sort && $import->state !== 'look' && $import->state !== 'arriving'){{ $import->sort?->value }}@if ($import->sort?->list() === null) rows {{ App\Facts\Grain::inWords($import->grain) }}@endif @if ($import->scope !== '') <span class="soft">for {{ App\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not imported yet</span>@endif</td>
+                <td class="nowrap">@if ($import->firstDay){{ App\Platform\Web\Forms::day($import->firstDay) }} to {{ App\Platform\Web\Forms::day($import->lastDay) }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day is' : 'days are' }} superseded by newer imports</span>@endif</td>
+                <td class="num">@n($import->rowsTaken)</td>
+                <td class="num">@if ($import->rowsAside)<span class="state is-hand">@n($import->rowsAside)</span>@else 0 @endif</td>
                 <td>@include('gather.file-state')</td>
             </tr>
         @empty

@@ -55,13 +55,13 @@ it('brings in search rows of every spelling, and joins them to their pages', fun
             "/lamp;floor lamp;deu;mobile;1;300;6,5\r\n".
             "02.03.2026;/lamp;floor lamp;AT;DESKTOP;0;10;12\r\n",
     );
-    expect((int) $import->rows_taken)
+    expect($import->rowsTaken)
         ->toBe(3)
-        ->and((int) $import->rows_aside)
+        ->and($import->rowsAside)
         ->toBe(0)
-        ->and($import->first_day)
+        ->and($import->firstDay)
         ->toBe('2026-03-01')
-        ->and($import->last_day)
+        ->and($import->lastDay)
         ->toBe('2026-03-02')
         ->and(searchRows($store))
         ->toBe(['/lamp 2026-03-01 floor lamp DE 2 4 1500 4.9', '/lamp 2026-03-02 floor lamp AT 1 0 10 12'])
@@ -76,7 +76,7 @@ it('brings in search rows of every spelling, and joins them to their pages', fun
                 ->all(),
         )
         ->toBe(['2026-02-23 4 1500', '2026-03-02 0 10'])
-        ->and(is_dir(Imports::path($import).'.rows'))
+        ->and(is_dir($import->path().'.rows'))
         ->toBeFalse();
 });
 
@@ -104,7 +104,7 @@ it('sets aside what cannot be read, with line, column and reason, and takes the 
             '10 Device: "fridge" is no device: desktop, phone or tablet', '11 Page: is empty',
             '12 Clicks: "1.5" is no whole number', '13 Impressions: is empty',
         ])
-        ->and((int) $import->rows_aside)
+        ->and($import->rowsAside)
         ->toBe(11);
 });
 
@@ -329,7 +329,7 @@ it('ends the same when its process is killed half-way', function (): void {
     $work = $imports->start(
         $store,
         $import,
-        FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search),
+        FileLook::into($store->id, Imports::find($store, $import)->path(), FileSort::Search),
     );
     for ($kill = 0; $kill < 3; $kill++) {
         $code =
@@ -351,7 +351,7 @@ it('ends the same when its process is killed half-way', function (): void {
     }
     expect(app(WorkDesk::class)->workToEnd($work))
         ->toBe('done')
-        ->and((int) Imports::find($store, $import)?->rows_taken)
+        ->and(Imports::find($store, $import)?->rowsTaken)
         ->toBe(60000)
         ->and(md5(implode("\n", searchRows($store))))
         ->toBe(md5(implode("\n", searchRows($reference))))
@@ -400,7 +400,7 @@ it('takes a file in pieces, in order, none twice and none too many', function ()
         ->toThrow(InvalidArgumentException::class, 'More has come')
         ->and($imports->addPiece($store, $import, 5, $stream('56789')))
         ->toBe(10)
-        ->and(file_get_contents(Imports::path(Imports::find($store, $import))))
+        ->and(file_get_contents(Imports::find($store, $import)->path()))
         ->toBe('0123456789')
         ->and(fn () => $imports->announce($store, null, 'huge.csv', 3_000_000_000))
         ->toThrow(InvalidArgumentException::class, '2 GB');
@@ -666,7 +666,7 @@ it('keeps files from strangers and viewers', function (): void {
         $this->post("/s/{$other->slug}/gather/files/{$import->id}/$verb")->assertNotFound();
     }
     $this->post("/s/{$other->slug}/gather/files/{$import->id}/drop");
-    expect(Imports::find($store, (int) $import->id)?->state)->toBe('done');
+    expect(Imports::find($store, $import->id)?->state)->toBe('done');
 });
 
 it('brings the texts that are seen most to the top of the desk', function (): void {
@@ -749,13 +749,13 @@ it('says so where no file told of a page, instead of drawing nothing', function 
 it('keeps no file that it needs no more', function (): void {
     $store = (new Site())->store();
     $done = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
-    expect(is_file(Imports::path($done)))->toBeFalse();
+    expect(is_file($done->path()))->toBeFalse();
     $imports = app(Imports::class);
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
     [$old, $new] = [$imports->take($store, null, 'old.csv', $path), $imports->take($store, null, 'new.csv', $path)];
     unlink($path);
-    $file = Imports::path(Imports::find($store, $old));
+    $file = Imports::find($store, $old)->path();
     DB::table('gather_imports')
         ->where('id', $old)
         ->update(['created_at' => now()->subDays(8)]);
@@ -764,25 +764,25 @@ it('keeps no file that it needs no more', function (): void {
         ->toBeFalse()
         ->and(Imports::find($store, $old))
         ->toBeNull()
-        ->and(is_file(Imports::path(Imports::find($store, $new))))
+        ->and(is_file(Imports::find($store, $new)->path()))
         ->toBeTrue();
     $failed = bringIn(
         $store,
         "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200),
         ends: 'failed',
     );
-    expect(is_file(Imports::path($failed)))->toBeTrue()->and(is_dir(Imports::path($failed).'.rows'))->toBeTrue();
+    expect(is_file($failed->path()))->toBeTrue()->and(is_dir($failed->path().'.rows'))->toBeTrue();
     DB::table('gather_imports')
         ->where('id', $failed->id)
         ->update(['ended_at' => now()->subDays(31)]);
     Imports::forgetAbandoned();
-    expect(is_file(Imports::path($failed)))->toBeFalse()->and(is_dir(Imports::path($failed).'.rows'))->toBeFalse();
+    expect(is_file($failed->path()))->toBeFalse()->and(is_dir($failed->path().'.rows'))->toBeFalse();
 });
 
 it('calls an import that was taken back so, though that stopped half-way with a problem', function (): void {
     $store = (new Site())->store();
     $import = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-02,5,50\n");
-    $work = app(Imports::class)->takeBack($store, (int) $import->id, null);
+    $work = app(Imports::class)->takeBack($store, $import->id, null);
     // As a failure behind the days leaves it: the phase is weeks, the remark says what went wrong.
     DB::table('work')
         ->where('id', $work)
@@ -794,7 +794,7 @@ it('calls an import that was taken back so, though that stopped half-way with a 
     app(WorkDesk::class)->resume($work);
     expect(app(WorkDesk::class)->workToEnd($work))
         ->toBe('done')
-        ->and(Imports::find($store, (int) $import->id))
+        ->and(Imports::find($store, $import->id))
         ->state->toBe('back')
         ->remark->toBeNull()
         ->and(DB::table('search_rows')->where('store_id', $store->id)->count())

@@ -156,7 +156,7 @@ it('keeps rivals, and sums what crawlers fetched by a web server’s log', funct
     );
     expect(currentRows($store, 'crawler_rows', 'p.url, day, crawler, status, fetches', 'status'))
         ->toBe(["{$site->url}/lamp|2026-11-05|findbot|200|2", "{$site->url}/lamp|2026-11-05|findbot|404|1"])
-        ->and((int) $import->rows_aside)
+        ->and($import->rowsAside)
         ->toBe(1);
 });
 

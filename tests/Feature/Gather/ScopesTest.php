@@ -248,7 +248,7 @@ it(
         ])->assertSessionHasNoErrors();
         $next = $upload(NAMES.rowsOf('/de', 1, '2026-05-06'));
         expect(
-            App\Gather\Files\FileLook::into($store->id, Imports::path(Imports::find($store, $next)))->scope->isStore(),
+            App\Gather\Files\FileLook::into($store->id, Imports::find($store, $next)->path())->scope->isStore(),
         )->toBeTrue();
     },
 );

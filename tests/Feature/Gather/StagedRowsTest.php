@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Storage;
 /** Rows of an import that is in no database: only its file's name and what is staged are asked for. */
 function stagedRows(string $key, ?string $staged = null): StagedRows
 {
-    return StagedRows::of((object) ['file_key' => $key, 'staged' => $staged]);
+    return StagedRows::of(Storage::disk('uploads')->path($key), $staged);
 }
 
 function stagedFolder(string $key): string

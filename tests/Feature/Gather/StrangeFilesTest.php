@@ -356,7 +356,7 @@ it('tells in words that a piece of a file found no room, and keeps what came bef
         str_repeat('x', $bytes),
     );
     $piece(0, 100_000)->assertOk()->assertJsonPath('arrived', 100_000);
-    $path = App\Gather\Files\Imports::path(App\Gather\Files\Imports::find($store, (int) $begun['import']));
+    $path = App\Gather\Files\Imports::find($store, (int) $begun['import'])->path();
     rename($path, "$path.kept");
     symlink('/dev/full', $path);
     $piece(100_000, 100_000)

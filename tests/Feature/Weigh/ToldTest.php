@@ -468,7 +468,7 @@ it('changes the numbers of a window when all of an import is in', function (): v
     $work = $imports->start(
         $store,
         $import,
-        FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search),
+        FileLook::into($store->id, Imports::find($store, $import)->path(), FileSort::Search),
         null,
         null,
     );
