@@ -41,45 +41,22 @@ final class Trials
         return DB::table('text_trials')->where('store_id', $store->id)->where('id', $trial)->exists();
     }
 
-    /**
-     * @param  list<array{name: string, recipe: ?int}>  $groups
-     * @param  list<array{resource: int, page: ?int, group: int, value: ?string, clicks: int, before: int}>  $pages
-     * @param  array{clicks: float, trend: float, kinds: float}  $imbalance
-     */
-    public function plan(
-        Store $store,
-        string $name,
-        TextField $field,
-        int $weeks,
-        array $groups,
-        array $pages,
-        array $imbalance,
-        int $seed,
-        ?int $userId,
-    ): int {
-        return DB::transaction(static function () use (
-            $store,
-            $name,
-            $field,
-            $weeks,
-            $groups,
-            $pages,
-            $imbalance,
-            $seed,
-            $userId,
-        ): int {
+    /** @return int its number */
+    public function plan(Store $store, NewTrial $trial, ?int $userId): int
+    {
+        return DB::transaction(static function () use ($store, $trial, $userId): int {
             $id = DB::table('text_trials')->insertGetId([
                 'store_id' => $store->id,
-                'name' => mb_substr(trim($name), 0, 80),
-                'field' => $field->value,
-                'weeks' => $weeks,
+                'name' => mb_substr(trim($trial->name), 0, 80),
+                'field' => $trial->field->value,
+                'weeks' => $trial->weeks,
                 'state' => TrialState::Planned->value,
-                'seed' => $seed,
-                'imbalance' => json_encode($imbalance, JSON_THROW_ON_ERROR),
+                'seed' => $trial->seed,
+                'imbalance' => json_encode($trial->imbalance, JSON_THROW_ON_ERROR),
                 'user_id' => $userId,
                 'made_at' => now(),
             ]);
-            foreach ($groups as $number => $group) {
+            foreach ($trial->groups as $number => $group) {
                 DB::table('text_trial_groups')->insert([
                     'trial_id' => $id,
                     'number' => $number,
@@ -100,7 +77,7 @@ final class Trials
                         $page['clicks'],
                         $page['before'],
                     ],
-                    $pages,
+                    $trial->pages,
                 ),
             );
 

@@ -6,6 +6,7 @@ namespace App\Match\Http;
 
 use App\Match\Pairing\Giving;
 use App\Match\Rivalries\RivalryBook;
+use App\Match\Rivalries\RivalryChoice;
 use App\Match\Rivalries\Verdict;
 use App\Match\Terms\TermList;
 use App\Platform\Typed;
@@ -48,17 +49,15 @@ final class RivalController
             ]);
         }
         $review = $request->input('review_on');
-        RivalryBook::decide(
-            $store,
-            $row,
+        $choice = new RivalryChoice(
             $page,
             $rival,
             $verdict,
             $main,
             (string) $request->string('reason'),
             is_string($review) && $review !== '' ? $review : null,
-            $userId,
         );
+        RivalryBook::decide($store, $row, $choice, $userId);
         $words = $main === null ? "Both pages stay for “{$row->term}”." : Giving::of($store, $row, $main, $userId);
 
         return back()->with(

@@ -74,35 +74,16 @@ final class RivalryBook
         return $linking;
     }
 
-    public static function decide(
-        Store $store,
-        MarketTerm $term,
-        int $page,
-        int $rival,
-        Verdict $verdict,
-        ?int $main,
-        string $reason,
-        ?string $review,
-        ?int $userId,
-    ): void {
-        DB::transaction(static function () use (
-            $store,
-            $term,
-            $page,
-            $rival,
-            $verdict,
-            $main,
-            $reason,
-            $review,
-            $userId,
-        ): void {
-            $key = self::key($store, $term, $page, $rival);
+    public static function decide(Store $store, MarketTerm $term, RivalryChoice $choice, ?int $userId): void
+    {
+        DB::transaction(static function () use ($store, $term, $choice, $userId): void {
+            $key = self::key($store, $term, $choice->page, $choice->rival);
             $before = DB::table('match_decisions')->where($key)->first();
             DB::table('match_decisions')->updateOrInsert($key, [
-                'decision' => $verdict->value,
-                'main_page' => $main,
-                'reason' => mb_substr($reason, 0, 500),
-                'review_on' => $review,
+                'decision' => $choice->verdict->value,
+                'main_page' => $choice->main,
+                'reason' => mb_substr($choice->reason, 0, 500),
+                'review_on' => $choice->reviewOn,
                 'user_id' => $userId,
                 'decided_at' => now(),
             ]);
@@ -110,7 +91,7 @@ final class RivalryBook
             self::handOver(
                 $store,
                 $term,
-                (object) (['decision' => $verdict->value, 'main_page' => $main] + $key),
+                (object) (['decision' => $choice->verdict->value, 'main_page' => $choice->main] + $key),
                 isTakenBack: false,
                 userId: $userId,
             );

@@ -7,6 +7,7 @@ namespace App\Write\Trials;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
+use App\Changes\Trials\NewTrial;
 use App\Changes\Trials\Trials;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
@@ -105,17 +106,8 @@ final class TrialPlan
                 'before' => (int) $pages[$nth]->before,
             ];
         }
-        $trial = $this->trials->plan(
-            $store,
-            $name,
-            $first->field,
-            $weeks,
-            $named,
-            $rows,
-            $groups->imbalance(),
-            $seed,
-            $userId,
-        );
+        $planned = new NewTrial($name, $first->field, $weeks, $named, $rows, $groups->imbalance(), $seed);
+        $trial = $this->trials->plan($store, $planned, $userId);
 
         return ['trial' => $trial, 'pages' => count($rows), 'left' => $left];
     }
