@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
@@ -102,14 +103,14 @@ function benchSettle(): void
     }
 }
 
-/** @return array{seconds: float, crawl: stdClass} */
+/** @return array{seconds: float, crawl: Crawl} */
 function benchCrawl(Store $store): array
 {
     benchFinish($store);
     $begun = app(Crawls::class)->begin($store, null);
     $start = microtime(true);
     $state = app(WorkDesk::class)->workToEnd($begun['work']);
-    $crawl = Crawls::latest($store->id);
+    $crawl = Crawl::latest($store->id);
     if ($state !== 'done' || $crawl === null) {
         throw new RuntimeException("The crawl ended as $state.");
     }

@@ -7,6 +7,7 @@ use App\Access\Models\User;
 use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
 use App\Gather\Files\FileImport;
@@ -212,12 +213,12 @@ function shopFile(Store $store, string $name, string $bytes, ?array $needs = nul
 }
 
 /** Crawls a store to the end in this process and answers the crawl. */
-function crawl(Store $store): object
+function crawl(Store $store): Crawl
 {
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
 
-    return Crawls::latest($store->id) ?? throw new LogicException('No crawl.');
+    return Crawl::latest($store->id) ?? throw new LogicException('No crawl.');
 }
 
 /** A store of its own, on the small shop as it was on its first day, crawled. */

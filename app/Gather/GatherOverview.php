@@ -7,7 +7,7 @@ namespace App\Gather;
 use App\Facts\FactTable;
 use App\Facts\NumberWindow;
 use App\Gather\Changed\Aspect;
-use App\Gather\Crawl\Crawls;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Files\FileSort;
 use App\Platform\Typed;
 use App\Platform\Web\Forms;
@@ -51,15 +51,15 @@ final class GatherOverview
             (int) (new DateTimeImmutable(substr($day, 0, 10)))->diff($today)->format('%r%a'),
         );
         $sources = [];
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
         if ($crawl !== null) {
-            $day = (string) ($crawl->ended_at ?? $crawl->started_at);
+            $day = $crawl->endedAt ?? $crawl->startedAt;
             $schedule = $store->options()->crawlSchedule;
             $sources[] = new Source(
                 'Crawl of the shop',
                 $crawl->state === 'running' ? 'runs now' : Forms::day($day),
                 match (true) {
-                    $crawl->state === 'running' => Forms::number((int) $crawl->fetched).' pages so far',
+                    $crawl->state === 'running' => Forms::number($crawl->fetched).' pages so far',
                     $schedule === 'never' || $schedule === '' => self::aged($age($day)).', none planned',
                     default => $schedule,
                 },
@@ -213,7 +213,7 @@ final class GatherOverview
     /** @return list<FirstHourPart> */
     public static function firstHour(Store $store): array
     {
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
         $window = NumberWindow::of($store);
         $orders = FactTable::Sales->isTold($store);
         $isSeen = FactTable::Search->isTold($store) && $window !== null;
@@ -228,8 +228,7 @@ final class GatherOverview
                 "$host, robots.txt obeyed",
                 match (true) {
                     $isCrawled => self::kinds($store),
-                    $isRunning => Forms::number((int) $crawl->fetched).
-                        ' pages so far; what is there can be looked at',
+                    $isRunning => Forms::number($crawl->fetched).' pages so far; what is there can be looked at',
                     default => 'Every page with its title, description and faults',
                 },
                 $isCrawled,

@@ -10,6 +10,7 @@ use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\FeedCommand;
 use App\Gather\Console\ImportCommand;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Feeds\Feeds;
@@ -81,7 +82,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(RenderWork::class);
         $board->register(new GatherStep());
         $stamps->register('pages', static function (Store $store): string {
-            $crawl = Crawls::latest($store->id);
+            $crawl = Crawl::latest($store->id);
 
             return $crawl === null ? '' : "$crawl->id $crawl->state $crawl->fetched";
         });

@@ -6,7 +6,7 @@ namespace App\Gather;
 
 use App\Changes\Drifts;
 use App\Facts\NumberWindow;
-use App\Gather\Crawl\Crawls;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Feeds\FeedWork;
 use App\Platform\Database\Rows;
@@ -39,13 +39,13 @@ final class GatherStep implements StepContribution
 
     public function waiting(Store $store): ?Waiting
     {
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
 
         $drifted = Drifts::count($store);
 
         return match (true) {
             $crawl === null => new Waiting(1, 'first crawl to start'),
-            $crawl->state === 'running' => new Waiting((int) $crawl->fetched, 'pages so far'),
+            $crawl->state === 'running' => new Waiting($crawl->fetched, 'pages so far'),
             $drifted > 0 => new Waiting(
                 $drifted,
                 $drifted === 1 ? 'text changed without us' : 'texts changed without us',
@@ -68,7 +68,7 @@ final class GatherStep implements StepContribution
                 $drifted === 1 ? 'Look at it' : "See the $drifted",
             );
         }
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
         if ($crawl !== null && in_array($crawl->state, ['failed', 'incomplete'], true)) {
             return new Hand(
                 null,
@@ -137,7 +137,7 @@ final class GatherStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return Crawls::latest($store->id) !== null
+        return Crawl::latest($store->id) !== null
             ? null
             : new Missing(
                 'No crawl has run yet. It lists every page of the store with its title, description and faults.',

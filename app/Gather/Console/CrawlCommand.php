@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Console;
 
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
@@ -34,21 +35,21 @@ final class CrawlCommand extends StoreCommand
                     $this->aside(($progress['phase'] ?? 'starting').': '.($progress['fetched'] ?? 0).' pages');
                 }
             });
-            $crawl = DB::table('gather_crawls')->where('id', $begun['crawl'])->first();
+            $crawl = Crawl::byId($begun['crawl']);
             $problem = DB::table('work')->where('id', $begun['work'])->value('problem');
             $this->answer(
                 [
                     'crawl' => $begun['crawl'],
                     'state' => $state === 'done' ? $crawl?->state : $state,
-                    'fetched' => (int) $crawl?->fetched,
-                    'failed' => (int) $crawl?->failed,
-                    'barred' => (int) $crawl?->barred,
+                    'fetched' => $crawl->fetched ?? 0,
+                    'failed' => $crawl->failed ?? 0,
+                    'barred' => $crawl->barred ?? 0,
                     'problem' => $problem,
-                    'sync_problem' => $crawl?->sync_problem,
+                    'sync_problem' => $crawl?->syncProblem,
                 ],
                 $state === 'done'
                     ? "Crawl {$begun['crawl']} is {$crawl?->state}: {$crawl?->fetched} pages fetched, {$crawl?->failed} failed, {$crawl?->barred} barred.".
-                        ($crawl?->sync_problem === null ? '' : ' '.$crawl->sync_problem)
+                        ($crawl?->syncProblem === null ? '' : ' '.$crawl->syncProblem)
                     : "Crawl {$begun['crawl']} has $state. ".Typed::text($problem),
             );
 

@@ -18,14 +18,14 @@ final class CrawlScreen
             'store' => $store,
             'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
             'sitemaps' => DB::table('gather_sitemaps')
-                ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                ->where('crawl_id', Crawl::latest($store->id)->id ?? 0)
                 ->where('is_read', 1)
                 ->orderBy('level')
                 ->orderBy('url')
                 ->limit(200)
                 ->get(),
             'patterns' => DB::table('gather_patterns')
-                ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                ->where('crawl_id', Crawl::latest($store->id)->id ?? 0)
                 ->where('cut', '>', 0)
                 ->orderByDesc('cut')
                 ->limit(100)
@@ -36,7 +36,7 @@ final class CrawlScreen
     /** @return array<string, mixed> for the view of the crawl: its work, its row, its failures, pages queued */
     public static function state(Store $store): array
     {
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
 
         return [
             'work' => WorkView::latest($store->id, CrawlWork::sort()),

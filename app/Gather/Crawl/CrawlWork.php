@@ -31,7 +31,6 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * A crawl from the first request to the finished inventory, phase by phase; each phase can be done again from its start
@@ -76,17 +75,17 @@ final class CrawlWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $crawl = DB::table('gather_crawls')->where('id', $run->subjectId)->first();
+            $crawl = Crawl::byId($run->subjectId);
             if ($crawl === null) {
                 return SliceEnd::failed('The crawl no longer exists.');
             }
-            $phase = (string) $crawl->phase;
+            $phase = $crawl->phase;
             $run->beat(
                 [
                     'phase' => $phase,
-                    'fetched' => (int) $crawl->fetched,
-                    'failed' => (int) $crawl->failed,
-                    'barred' => (int) $crawl->barred,
+                    'fetched' => $crawl->fetched,
+                    'failed' => $crawl->failed,
+                    'barred' => $crawl->barred,
                 ],
                 force: true,
             );
@@ -123,10 +122,10 @@ final class CrawlWork implements LongWork
             $run->fenced(function () use ($run, $phase, $next, $crawl): void {
                 $set = ['phase' => $next];
                 if ($phase === 'pages') {
-                    $set['doubt'] = CrawlTrust::doubt((int) $crawl->store_id, $run->subjectId);
+                    $set['doubt'] = CrawlTrust::doubt($crawl->storeId, $run->subjectId);
                 }
                 if ($next === 'done') {
-                    $set += ['state' => $this->isComplete($crawl) ? 'complete' : 'incomplete', 'ended_at' => now()];
+                    $set += ['state' => $crawl->isWhole() ? 'complete' : 'incomplete', 'ended_at' => now()];
                 }
                 DB::table('gather_crawls')->where('id', $run->subjectId)->update($set);
             });
@@ -152,17 +151,9 @@ final class CrawlWork implements LongWork
     }
 
     /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
-    private function isComplete(stdClass $crawl): bool
+    private function robots(WorkRun $run, Store $store, Crawl $crawl): ?SliceEnd
     {
-        return $crawl->doubt === null &&
-            (int) $crawl->cut_off === 0 &&
-            (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) &&
-            (int) $crawl->fetched > 0;
-    }
-
-    private function robots(WorkRun $run, Store $store, stdClass $crawl): ?SliceEnd
-    {
-        $base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
+        $base = $crawl->base();
         $options = $store->options();
         $http = GuardedHttp::allowing($options->privateHosts);
         $url = $base;
@@ -256,17 +247,17 @@ final class CrawlWork implements LongWork
     }
 
     /** @return bool whether the list table is whole; else the next slice goes on */
-    private function index(WorkRun $run, Store $store, stdClass $crawl): bool
+    private function index(WorkRun $run, Store $store, Crawl $crawl): bool
     {
-        $isComplete = $this->isComplete($crawl);
+        $isComplete = $crawl->isWhole();
         if ($isComplete && ! is_int($run->progress()['indexed_to'] ?? null)) {
             $pages = new PageBook($store);
-            foreach ((new Frontier((int) $crawl->id, $store))->cutOff() as $ids) {
-                $run->fenced(static fn () => $pages->stillThere((int) $crawl->id, $ids));
+            foreach ((new Frontier($crawl->id, $store))->cutOff() as $ids) {
+                $run->fenced(static fn () => $pages->stillThere($crawl->id, $ids));
             }
         }
 
-        return (new IndexRebuild($store, (int) $crawl->id, $isComplete))->work($run);
+        return (new IndexRebuild($store, $crawl->id, $isComplete))->work($run);
     }
 
     private function depth(Store $store, WorkRun $run): null
@@ -276,7 +267,7 @@ final class CrawlWork implements LongWork
         return null;
     }
 
-    private function texts(Store $store, WorkRun $run, stdClass $crawl): null
+    private function texts(Store $store, WorkRun $run, Crawl $crawl): null
     {
         $this->pageResources($store)->work($run);
         (new ShownTexts($store))->work($run);
@@ -285,7 +276,7 @@ final class CrawlWork implements LongWork
             $run->fenced($write);
             $run->beat();
         });
-        $run->fenced(fn () => LastRead::tell($store, $run->subjectId, $this->isComplete($crawl)));
+        $run->fenced(fn () => LastRead::tell($store, $run->subjectId, $crawl->isWhole()));
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 
         return null;
@@ -298,10 +289,10 @@ final class CrawlWork implements LongWork
     }
 
     /** Only the newest crawl's frontier is kept, and only the links of pages that are still there. */
-    private function tidy(Store $store, WorkRun $run, stdClass $crawl): ?SliceEnd
+    private function tidy(Store $store, WorkRun $run, Crawl $crawl): ?SliceEnd
     {
         $links = new LinkBook($store->id);
-        $complete = $this->isComplete($crawl);
+        $complete = $crawl->isWhole();
         $run->fenced(static fn () => Succession::find($run->storeId, $run->subjectId));
         $run->fenced(
             static fn () => DB::delete(

@@ -11,7 +11,6 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
-use stdClass;
 
 /** Begins, stops and resumes crawls; one at a time in a store. */
 final class Crawls
@@ -55,7 +54,7 @@ final class Crawls
      */
     public function goOn(Store $store): bool
     {
-        $crawl = self::latest($store->id);
+        $crawl = Crawl::latest($store->id);
         $work =
             $crawl === null
                 ? null
@@ -68,14 +67,14 @@ final class Crawls
             return false;
         }
         DB::transaction(function () use ($store, $crawl, $work): void {
-            $again = (new Frontier((int) $crawl->id, $store))->askAgain(CrawlTrust::REFUSALS);
+            $again = (new Frontier($crawl->id, $store))->askAgain(CrawlTrust::REFUSALS);
             DB::table('gather_crawls')
                 ->where('id', $crawl->id)
                 ->update([
                     'state' => 'running',
                     'remark' => null,
                     'ended_at' => null,
-                    'fetched' => max(0, (int) $crawl->fetched - $again),
+                    'fetched' => max(0, $crawl->fetched - $again),
                 ]);
             $this->desk->resume(Typed::int($work));
         });
@@ -87,7 +86,7 @@ final class Crawls
     public function beginDue(): void
     {
         foreach (Store::query()->atWork()->get() as $store) {
-            $latest = self::latest($store->id);
+            $latest = Crawl::latest($store->id);
             $now = new DateTimeImmutable('now', new DateTimeZone($store->timezone));
             if (
                 $store
@@ -95,9 +94,7 @@ final class Crawls
                     ->crawlTimes()
                     ->isDue(
                         $now,
-                        $latest === null
-                            ? null
-                            : new DateTimeImmutable((string) $latest->started_at, new DateTimeZone('UTC')),
+                        $latest === null ? null : new DateTimeImmutable($latest->startedAt, new DateTimeZone('UTC')),
                     ) &&
                 $this->underWay($store) === null
             ) {
@@ -118,11 +115,6 @@ final class Crawls
         return $id === null ? null : Typed::int($id);
     }
 
-    public static function latest(int $storeId): ?stdClass
-    {
-        return DB::table('gather_crawls')->where('store_id', $storeId)->orderByDesc('id')->first();
-    }
-
     /** The newest crawl whose links and depths the inventory shows; 0 where there is none. */
     public static function shown(int $storeId): int
     {
@@ -131,18 +123,6 @@ final class Crawls
                 ->where('store_id', $storeId)
                 ->whereIn('state', ['complete', 'incomplete'])
                 ->max('id'),
-        );
-    }
-
-    /** @return list<stdClass> what a first crawl has fetched so far, the newest first, while nothing is sorted yet */
-    public static function arriving(int $storeId): array
-    {
-        return array_values(
-            DB::select(
-                'SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id
-                    WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50',
-                [$storeId],
-            ),
         );
     }
 }

@@ -16,7 +16,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Fetches and parses pages for the length of a slice: requests side by side in this process, parsing in others, and
@@ -92,31 +91,31 @@ final class PageFetching
     /** @var list<array{id: int, problem: string}> */
     private array $again = [];
 
-    public function __construct(private readonly WorkRun $run, private readonly Store $store, stdClass $crawl)
+    public function __construct(private readonly WorkRun $run, private readonly Store $store, Crawl $crawl)
     {
         $options = $store->options();
-        $this->crawlId = (int) $crawl->id;
-        $this->limit = (int) $crawl->page_limit;
-        $this->fetched = (int) $crawl->fetched;
-        $this->failed = (int) $crawl->failed;
-        $this->barred = (int) $crawl->barred;
-        $base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
+        $this->crawlId = $crawl->id;
+        $this->limit = $crawl->pageLimit;
+        $this->fetched = $crawl->fetched;
+        $this->failed = $crawl->failed;
+        $this->barred = $crawl->barred;
+        $base = $crawl->base();
         $this->frontier = new Frontier($this->crawlId, $store);
         $this->known = new KnownAddresses($run, $store, $this->frontier, $this->crawlId, $base);
         $this->book = new CrawlBook($store, $base, $this->crawlId, $this->frontier);
         $this->http = GuardedHttp::allowing($options->privateHosts);
         $this->robots = RobotsTxt::fromAnswer(
-            (int) $crawl->robots_status,
+            $crawl->robotsStatus,
             (string) $crawl->robots,
             GuardedHttp::PRODUCT_TOKEN,
         );
         $this->throttle = new Throttle(
-            (int) $crawl->concurrency,
+            $crawl->concurrency,
             max($this->robots->crawlDelay ?? 0.0, $options->rate > 0 ? 1 / $options->rate : 0.0),
         );
         $this->budget = new TrapBudget($this->crawlId, $options->trapBudget);
-        $this->validators = (bool) $crawl->validators;
-        $this->missing = $crawl->missing === null ? null : (string) $crawl->missing;
+        $this->validators = $crawl->validators;
+        $this->missing = $crawl->missing;
         $this->timeout = $options->timeout;
         $this->health = new CrawlHealth();
         $this->lastWrite = microtime(true);

@@ -28,16 +28,15 @@ final readonly class SitemapReading
     /** Bytes of one file as it is sent. */
     private const MOST_BYTES = 20_000_000;
 
-    public function __construct(private WorkRun $run, private Store $store, private stdClass $crawl)
+    public function __construct(private WorkRun $run, private Store $store, private Crawl $crawl)
     {
     }
 
     /** @return bool whether all are read; else the next slice goes on */
     public function work(): bool
     {
-        $base =
-            PageUrl::parse((string) $this->crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
-        $crawl = (int) $this->crawl->id;
+        $base = $this->crawl->base();
+        $crawl = $this->crawl->id;
         if (! DB::table('gather_sitemaps')->where('crawl_id', $crawl)->exists()) {
             $this->run->fenced(fn () => $this->add(self::named((string) $this->crawl->robots, $base), 0));
         }
@@ -99,7 +98,7 @@ final readonly class SitemapReading
             ['crawl_id', 'digest', 'url', 'level'],
             array_map(
                 fn (string $url): array => [
-                    (int) $this->crawl->id,
+                    $this->crawl->id,
                     new Bytes(PageUrl::digestOf($url)),
                     mb_substr($url, 0, 2048),
                     $level,
@@ -138,7 +137,7 @@ final readonly class SitemapReading
                             fn (int|string $digest, int $id): array => [
                                 $this->store->id,
                                 $id,
-                                (int) $this->crawl->id,
+                                $this->crawl->id,
                                 min(65535, $sitemap->images[$digests[$digest]] ?? 0),
                                 isset($sitemap->alternates[$digests[$digest]])
                                     ? json_encode(

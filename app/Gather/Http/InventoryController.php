@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Facts\NumberWindow;
-use App\Gather\Crawl\Crawls;
+use App\Gather\Crawl\ArrivingPage;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Pages\PageColumn;
 use App\Gather\Pages\PageExport;
 use App\Gather\Pages\PageFilter;
@@ -29,14 +30,14 @@ final class InventoryController
         $filter = $this->filter($request, $store);
         $window = NumberWindow::of($store);
 
-        $crawl = Crawls::latest($store->id);
+        $crawl = Crawl::latest($store->id);
         $page = $list->page($store, $filter);
 
         return view(
             'gather.inventory',
             [
                 'arriving' => $page['rows'] === [] && ! $filter->asksForSome() && $crawl?->state === 'running'
-                        ? Crawls::arriving($store->id)
+                        ? ArrivingPage::of($store->id)
                         : [],
                 'store' => $store,
                 'filter' => $filter,

@@ -8,7 +8,7 @@
     <div class="head">
         <h1>Pages</h1>
         <div class="tools">
-            @if ($crawl)<span class="soft">Last crawl {{ App\Platform\Web\Forms::moment($crawl->started_at, $store->timezone) }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
+            @if ($crawl)<span class="soft">Last crawl {{ App\Platform\Web\Forms::moment($crawl->startedAt, $store->timezone) }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
     </div>

@@ -14,14 +14,14 @@
             @if ($active && ($work->progress['rate'] ?? null))<span><b>{{ $work->progress['rate'] }}</b> pages a second, {{ $work->number('allowed') }} at a time</span>@endif
         </div>
         <p>The crawl is <b>{{ $work->stateInWords() }}</b>@if ($active): {{ $phases[$crawl?->phase ?? 'robots'] ?? $crawl?->phase }}@endif.
-            @if ($active && $crawl?->phase === 'pages' && (int) $crawl->fetched + $queued > 0)
-                <progress class="bar" max="{{ (int) $crawl->fetched + $queued }}" value="{{ (int) $crawl->fetched }}" aria-label="Pages crawled of those known so far"></progress>
+            @if ($active && $crawl?->phase === 'pages' && $crawl->fetched + $queued > 0)
+                <progress class="bar" max="{{ $crawl->fetched + $queued }}" value="{{ $crawl->fetched }}" aria-label="Pages crawled of those known so far"></progress>
                 @if (($work->progress['rate'] ?? 0) > 0)<span class="soft">about {{ max(1, (int) ceil($queued / $work->progress['rate'])) }} seconds for the queue</span>@endif
             @endif
         </p>
         @if ($active && $work->number('waits') > 0)<p class="note">It waits for the hours set for crawling ({{ $store->options()->crawlHours }}).</p>@endif
         @if ($crawl?->doubt)<p class="note is-hand" role="alert">{{ $crawl->doubt }} This crawl marks no page as gone.</p>@endif
-        @if ($crawl?->sync_problem)<p class="note is-hand" role="alert">{{ $crawl->sync_problem }} Check the address of the shop’s API in the settings.</p>@endif
+        @if ($crawl?->syncProblem)<p class="note is-hand" role="alert">{{ $crawl->syncProblem }} Check the address of the shop’s API in the settings.</p>@endif
         @if ($work->problem)<p class="note is-hand" role="alert">{{ $work->problem }}</p>@endif
     @endif
     @can('write', $store)

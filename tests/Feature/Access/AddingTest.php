@@ -6,7 +6,7 @@ use App\Access\Invitations;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Gather\Crawl\Crawls;
+use App\Gather\Crawl\Crawl;
 use App\Stores\Adding\NewStore;
 use App\Stores\Adding\NotAShop;
 use App\Stores\Adding\ShopProbe;
@@ -208,7 +208,7 @@ it('adds a store from the screen: typed, looked at, changed, crawled', function 
             ),
         )
         ->toBe([['Austria, German', 'de-AT', 'AT', 'EUR', ''], ['Switzerland, German', 'de-CH', 'CH', 'CHF', '/ch']])
-        ->and(Crawls::latest($store->id)?->state)
+        ->and(Crawl::latest($store->id)?->state)
         ->toBe('running');
     $this->get("/s/$slug")
         ->assertOk()

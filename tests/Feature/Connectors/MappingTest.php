@@ -371,14 +371,14 @@ it('ends a list that comes round, or whose next page is on another host', functi
         ->page('/api/goods', (string) json_encode(['data' => [$entry(1)], 'next' => 'a']), 200, $json)
         ->page('/api/goods?cursor=a', (string) json_encode(['data' => [$entry(2)], 'next' => 'a']), 200, $json);
     $store = mappedStore($site, $goods(['paging' => ['by' => 'cursor', 'next' => '/next']]));
-    expect(crawl($store)->sync_problem)->toContain('same page twice');
+    expect(crawl($store)->syncProblem)->toContain('same page twice');
 
     $site->page('/api/goods', (string) json_encode(['data' => [$entry(1)]]), 200, [
         ...$json,
         ['Link', '<https://elsewhere.example/goods?p=2>; rel="next"'],
     ]);
     app(StoreOptions::class)->set($store, 'shop_mapping', (string) json_encode($goods(['paging' => ['by' => 'link']])));
-    expect(crawl($store->refresh())->sync_problem)->toContain('another host');
+    expect(crawl($store->refresh())->syncProblem)->toContain('another host');
     $site
         ->page('/api/goods', (string) json_encode(['data' => [$entry(1)]]), 200, [
             ...$json,
@@ -392,7 +392,7 @@ it('ends a list that comes round, or whose next page is on another host', functi
             200,
             $json,
         );
-    expect(crawl($store->refresh())->sync_problem)
+    expect(crawl($store->refresh())->syncProblem)
         ->toContain('1 things of the shop have no address')
         ->and(
             DB::table('resources')

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\Throttle;
 use App\Gather\Pages\PageFilter;
@@ -127,7 +128,7 @@ it('cuts the same set at a limit every time, and calls such a crawl incomplete',
             ->toBe('incomplete')
             ->and((int) $crawl->fetched)
             ->toBe(60)
-            ->and((int) $crawl->cut_off)
+            ->and($crawl->cutOff)
             ->toBeGreaterThan(0);
         $urls = array_keys(array_filter(inventory($store->id), static fn (object $row): bool => (int) $row->status > 0));
         sort($urls);
@@ -167,7 +168,7 @@ it('stops when asked and goes on where it was', function (): void {
     DB::table('work')
         ->where('id', $begun['work'])
         ->update(['stop_asked' => 1]);
-    expect($desk->workToEnd($begun['work']))->toBe('stopped')->and(Crawls::latest($store->id)?->state)->toBe('stopped');
+    expect($desk->workToEnd($begun['work']))->toBe('stopped')->and(Crawl::latest($store->id)?->state)->toBe('stopped');
     $desk->resume($begun['work']);
     expect($desk->workToEnd($begun['work']))->toBe('done');
 });
@@ -234,14 +235,14 @@ it('says plainly when the shop does not answer, or its host is not allowed', fun
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))
         ->toBe('failed')
-        ->and(Crawls::latest($store->id))
+        ->and(Crawl::latest($store->id))
         ->state->toBe('failed')
         ->remark->toContain('does not answer');
     $closed = app(AddStore::class)->add('Closed', (string) getenv('SHOP_URL'), 'closed-'.Str::lower(Str::random(8)));
     $begun = app(Crawls::class)->begin($closed, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))
         ->toBe('failed')
-        ->and(Crawls::latest($closed->id)?->remark)
+        ->and(Crawl::latest($closed->id)?->remark)
         ->toContain('not a public address');
 });
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Platform\Work\WorkDesk;
 use App\Stores\CrawlTimes;
@@ -106,7 +107,7 @@ it('ends where the shop refuses page after page, and leaves the rest to be resum
     $store = $site->store();
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed');
-    $crawl = Crawls::latest($store->id);
+    $crawl = Crawl::latest($store->id);
     expect((string) $crawl?->remark)->toContain('refuses this crawl')->and((int) $crawl?->fetched)->toBeLessThan(80);
 });
 
@@ -140,7 +141,7 @@ it('asks again, and first, for what was refused, when a crawl goes on', function
         ->all();
     expect($statuses)
         ->toBe([200 => 82])
-        ->and(Crawls::latest($store->id))
+        ->and(Crawl::latest($store->id))
         ->state->toBe('complete')
         ->fetched->toBe(82);
     expect(app(Crawls::class)->goOn($store))->toBeFalse();
@@ -163,7 +164,7 @@ it('crawls the public pages though the shop’s API cannot be asked, and says wh
         (string) file_get_contents(base_path('app/Demo/tindrel.mapping.json')),
     );
     crawl($store->refresh());
-    expect(Crawls::latest($store->id))->state->toBe('complete')->fetched->toBe(2)->sync_problem->toContain($words);
+    expect(Crawl::latest($store->id))->state->toBe('complete')->fetched->toBe(2)->syncProblem->toContain($words);
     $this->actingAs(member($store, App\Access\Role::Viewer))
         ->get("/s/{$store->slug}/gather/crawl")
         ->assertSee('could not be read');
@@ -250,7 +251,7 @@ it('lets the shop say that nothing has changed, and does not believe it once it 
     $site->asked();
     $second = crawl($store);
     $asked = implode("\n", $site->asked());
-    expect((int) $second->unchanged)
+    expect($second->unchanged)
         ->toBe(46)
         ->and(substr_count($asked, '(had '))
         ->toBeGreaterThan(35)

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
@@ -210,7 +211,7 @@ it('does not start where robots.txt cannot be read', function (): void {
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))
         ->toBe('failed')
-        ->and(Crawls::latest($store->id)?->remark)
+        ->and(Crawl::latest($store->id)?->remark)
         ->toContain('robots.txt answered 503')
         ->and($site->asked())
         ->not->toContain('/');
