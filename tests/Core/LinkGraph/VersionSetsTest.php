@@ -83,3 +83,15 @@ it('lets copies of two pages in one language not stand for each other', function
     );
     expect($alone)->toContain(10)->toContain(11)->and($sets->owner(10))->toBe(1)->and($sets->owner(11))->toBe(2);
 });
+
+it('knows a copied set in whatever order it is listed, and no copy where nothing is listed', function (): void {
+    $sets = versionSets([
+        1 => [WHOLE_SET, 1, 'en'],
+        2 => [WHOLE_SET, 2, 'de'],
+        3 => [WHOLE_SET, 3, 'fr'],
+        10 => [array_reverse(WHOLE_SET), null, 'FR-CH'],
+        20 => [[], 21, 'en'],
+        21 => [[], 21, 'en'],
+    ]);
+    expect($sets->owner(10))->toBe(3)->and($sets->owner(20))->toBeNull();
+});
