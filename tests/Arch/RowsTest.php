@@ -55,7 +55,7 @@ it('hands no more rows on as they came than there were', function (): void {
         'Access' => 1,
         'Changes' => 2,
         'Facts' => 2,
-        'Gather' => 7,
+        'Gather' => 3,
         'Match' => 6,
         'Platform' => 3,
         'Watch' => 1,
