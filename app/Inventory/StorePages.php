@@ -37,10 +37,4 @@ final class StorePages
             DB::table('pages')->where('store_id', $store->id)->whereIn('id', $pages)->pluck('id', 'url')->all(),
         );
     }
-
-    /** The address of a page; empty where the store has no such page. */
-    public static function urlOf(Store $store, int $page): string
-    {
-        return Typed::text(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'));
-    }
 }

@@ -14,26 +14,33 @@ final class CrawlScreen
     /** @return array<string, mixed> for the view gather.crawl */
     public static function of(Store $store): array
     {
+        $state = self::state($store);
+        $crawl = $state['crawl']->id ?? 0;
+
         return [
             'store' => $store,
             'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
             'sitemaps' => DB::table('gather_sitemaps')
-                ->where('crawl_id', Crawl::latest($store->id)->id ?? 0)
+                ->where('crawl_id', $crawl)
                 ->where('is_read', 1)
                 ->orderBy('level')
                 ->orderBy('url')
                 ->limit(200)
                 ->get(),
             'patterns' => DB::table('gather_patterns')
-                ->where('crawl_id', Crawl::latest($store->id)->id ?? 0)
+                ->where('crawl_id', $crawl)
                 ->where('cut', '>', 0)
                 ->orderByDesc('cut')
                 ->limit(100)
                 ->get(),
-        ] + self::state($store);
+        ] + $state;
     }
 
-    /** @return array<string, mixed> for the view of the crawl: its work, its row, its failures, pages queued */
+    /**
+     * Its work, the newest crawl, its failures, and pages queued.
+     *
+     * @return array{work: ?WorkView, crawl: ?Crawl, failures: iterable<mixed>, queued: int}
+     */
     public static function state(Store $store): array
     {
         $crawl = Crawl::latest($store->id);

@@ -11,6 +11,7 @@ use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
+use App\Changes\StoreDrafts;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -81,7 +82,7 @@ final class ReviewController
             'text' => ['present', 'nullable', 'string', 'max:5000'],
             'revision' => ['required', 'integer', 'min:0'],
         ]);
-        $known = Drafts::byId($store, $draft) ?? abort(404);
+        $known = StoreDrafts::byId($store, $draft) ?? abort(404);
         $user = Caller::id($request);
         try {
             $outcome = $drafts->save(

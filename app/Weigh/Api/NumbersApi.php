@@ -6,6 +6,7 @@ namespace App\Weigh\Api;
 
 use App\Facts\NumberWindow;
 use App\Inventory\StorePages;
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -144,12 +145,15 @@ final class NumbersApi
             );
         }
         $markets = Markets::of($store);
+        $rows = GroupSums::of($store, $lens, $by);
+        $pages = $by === 'collection' ? array_values(Typed::ints(array_column($rows, 'name'))) : [];
+        $urls = array_flip(StorePages::byUrl($store, $pages));
         $name = static fn (string $name): string => match ($by) {
             'kind' => PageKind::from((int) $name)->key(),
             'market' => $markets->find((int) $name)->name,
             'device' => Lens::DEVICES[(int) $name] ?? 'other',
             'class' => Lens::CLASSES[(int) $name] ?? 'other',
-            'collection' => StorePages::urlOf($store, (int) $name),
+            'collection' => $urls[(int) $name] ?? '',
             default => $name,
         };
 
@@ -162,7 +166,7 @@ final class NumbersApi
                     'pages' => SumsAnswer::whole($row, 'pages'),
                     ...SumsAnswer::sums($row, $then),
                 ],
-                GroupSums::of($store, $lens, $by),
+                $rows,
             ),
             null,
         );
@@ -308,7 +312,7 @@ final class NumbersApi
                     'reason' => $page->reason,
                     'note' => $page->note,
                 ],
-                Worklists::pages($store, $row->id),
+                WorklistPage::of($store, $row->id),
             ),
         ]);
     }

@@ -87,7 +87,7 @@ final class WorklistController
     public function show(Store $store, int $list): View
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($store, $row->id);
+        $pages = WorklistPage::of($store, $row->id);
 
         return view('weigh.worklist', [
             'store' => $store,
@@ -257,7 +257,7 @@ final class WorklistController
         $row = $this->list($store, $list);
         $pages = array_values(
             array_filter(
-                Worklists::pages($store, $row->id),
+                WorklistPage::of($store, $row->id),
                 static fn (WorklistPage $page): bool => $page->state->isOpen(),
             ),
         );
@@ -303,7 +303,7 @@ final class WorklistController
     public function export(Store $store, int $list, string $format): StreamedResponse|Response
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($store, $row->id);
+        $pages = WorklistPage::of($store, $row->id);
         $name = "{$store->slug}-worklist-{$row->id}";
         if ($format === 'ics') {
             return response(CalendarFile::of($store, $row, $pages), 200, [

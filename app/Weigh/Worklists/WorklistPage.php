@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 namespace App\Weigh\Worklists;
 
+use App\Inventory\Terms\PageTerms;
+use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
+use App\Stores\Models\Store;
+use App\Weigh\Scoring\Reason;
+use Illuminate\Support\Facades\DB;
+
 /** A page of a worklist, with what is known of it now. */
 final readonly class WorklistPage
 {
@@ -27,5 +34,26 @@ final readonly class WorklistPage
         public ?string $reason,
         public ?string $lead,
     ) {
+    }
+
+    /** @return list<self> the pages of a list, in their order */
+    public static function of(Store $store, int $list): array
+    {
+        Progress::learn($store);
+        $rows = DB::select(
+            'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.reason, i.kind, p.market_id
+                FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id
+                LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0
+                LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id
+                WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
+            [$list],
+        );
+        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
+        foreach ($rows as $row) {
+            $row->reason = Reason::wordsOf($row->reason);
+            $row->lead = $leads[(int) $row->page_id] ?? null;
+        }
+
+        return Records::of(self::class, $rows);
     }
 }

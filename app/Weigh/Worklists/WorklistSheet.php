@@ -25,7 +25,7 @@ final class WorklistSheet
     {
         $units = Units::of($store);
         foreach (Worklists::all($store) as $list) {
-            foreach (self::rows(Worklists::pages($store, $list->id), $units) as $row) {
+            foreach (self::rows(WorklistPage::of($store, $list->id), $units) as $row) {
                 yield [$list->name, ...$row];
             }
         }

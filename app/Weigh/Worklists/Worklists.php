@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Weigh\Worklists;
 
 use App\Changes\LastTouched;
-use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
@@ -13,7 +12,6 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
-use App\Weigh\Scoring\Reason;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
@@ -119,27 +117,6 @@ final class Worklists
                 ->limit(50)
                 ->get(),
         );
-    }
-
-    /** @return list<WorklistPage> in their order */
-    public static function pages(Store $store, int $list): array
-    {
-        Progress::learn($store);
-        $rows = DB::select(
-            'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
-                    i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p
-                    ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT
-                    JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id
-                    WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
-            [$list],
-        );
-        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
-        foreach ($rows as $row) {
-            $row->reason = Reason::wordsOf($row->reason);
-            $row->lead = $leads[(int) $row->page_id] ?? null;
-        }
-
-        return Records::of(WorklistPage::class, $rows);
     }
 
     /**

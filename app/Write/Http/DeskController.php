@@ -12,6 +12,7 @@ use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Editing\EditSteps;
 use App\Changes\Origin;
+use App\Changes\StoreDrafts;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
 use App\Platform\Typed;
@@ -265,10 +266,10 @@ final class DeskController
         } else {
             /** @var list<int|string> $rows */
             $rows = $request->input('rows', []);
-            $ids = Drafts::ofResources($store, array_map(intval(...), $rows));
+            $ids = StoreDrafts::ofResources($store, array_map(intval(...), $rows));
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
-        $waiting = $ready ? Drafts::waitingForPages($ids) : 0;
+        $waiting = $ready ? StoreDrafts::waitingForPages($ids) : 0;
 
         $words = match (true) {
             $count === 0 => 'None of these drafts could be changed.',

@@ -5,9 +5,7 @@ declare(strict_types=1);
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
-use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TellingWords;
-use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 const PLAIN_TEXT = 'It hangs above a table and gives warm light all evening long. The shade is spun from one sheet in a workshop by the river, and the cord is woven by hand so that it never tangles. Each one is tested for a day before it leaves us, and comes with a spare cord, a hook and a small bag of screws that fit every ceiling that we have met in our lives as makers of lamps so far.';
@@ -402,10 +400,4 @@ it('tells what part of the links two pages of few words share', function (): voi
         ->toBe(1.0)
         ->and($judge->judge($page([1, 2, 3, 4]), $page([1, 2, 7]), isDeclared: true)->likeness)
         ->toBe(2 / 3);
-});
-
-it('says what a parameter does, with a comma between several', function (): void {
-    $reason = new Reason(PairReason::Silent, ['ref', 'tracks', 'order', 'reorders']);
-    expect($reason->words())->toBe('ref tracks, order reorders the list');
-    expect((new Reason(PairReason::Silent))->words())->toBe('');
 });

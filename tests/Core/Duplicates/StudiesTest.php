@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\ParameterEffect;
 use Orchard\Core\Duplicates\ParameterStudy;
+use Orchard\Core\Reasons\Reason;
 
 /** @param  array<string, int>  $seen  pairs by effect, dealt in turn over so many pages */
 function study(array $seen, int $pages): ParameterStudy
@@ -92,4 +94,10 @@ it('keeps the first pair of addresses of each effect, and tells the one that spe
         ->toBeFalse()
         ->and($study->isLikely())
         ->toBeFalse();
+});
+
+it('says what a parameter does, with a comma between several', function (): void {
+    $reason = new Reason(PairReason::Silent, ['ref', 'tracks', 'order', 'reorders']);
+    expect($reason->words())->toBe('ref tracks, order reorders the list');
+    expect((new Reason(PairReason::Silent))->words())->toBe('');
 });

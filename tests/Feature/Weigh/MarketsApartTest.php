@@ -11,6 +11,7 @@ use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\NewWorklist;
+use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -252,7 +253,7 @@ it('fills a worklist from the market that was chosen, and sums it by currency', 
     $list = Worklists::openOnes($store)[0];
     $paths = static fn (): array => array_map(
         static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4),
-        Worklists::pages($store, $list->id),
+        WorklistPage::of($store, $list->id),
     );
     expect(array_unique($paths()))
         ->toBe(['/at/'])
@@ -297,9 +298,9 @@ it('leaves pages of other open lists there unless they are wanted', function ():
         'done',
         fn (string $said): bool => str_contains($said, '3 left in other open worklists'),
     );
-    expect(Worklists::pages($store, $lists[1]->id))->toBe([]);
+    expect(WorklistPage::of($store, $lists[1]->id))->toBe([]);
     $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages, 'even' => '1']);
-    expect(Worklists::pages($store, $lists[1]->id))->toHaveCount(3);
+    expect(WorklistPage::of($store, $lists[1]->id))->toHaveCount(3);
 });
 
 it('counts clicks where no sales are known, everywhere', function (): void {
@@ -347,7 +348,7 @@ it('counts clicks where no sales are known, everywhere', function (): void {
     Worklists::fill($store, $list, new Lens(market: $uk));
     expect(array_keys(Worklists::all($store)[0]->sums))
         ->toBe(['clicks'])
-        ->and(Worklists::pages($store, $list->id))
+        ->and(WorklistPage::of($store, $list->id))
         ->toHaveCount(3);
     $this->get(route('worklist', [$store, $list->id]))->assertSeeText('clicks upside released');
     $this->get(route('weigh.why', [$store, $scores->first()->page_id]))->assertOk();
