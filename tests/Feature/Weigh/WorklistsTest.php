@@ -51,7 +51,7 @@ function listedPaths(Store $store, int $list): array
 {
     return array_map(
         static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
-        Worklists::pages($store, $list),
+        WorklistPage::of($store, $list),
     );
 }
 
@@ -175,7 +175,7 @@ it('carries over what was not done, with its effort and note, once', function ()
         ->post("/s/{$store->slug}/weigh/worklists/{$old->id}/close", ['into' => $new->id])
         ->assertRedirect()
         ->assertSessionHas('done', '“November” is closed. 1 pages were moved to “December”.');
-    $carried = Worklists::pages($store, $new->id);
+    $carried = WorklistPage::of($store, $new->id);
     expect($carried)
         ->toHaveCount(1)
         ->and($carried[0])
@@ -237,7 +237,7 @@ it('goes into a calendar as the standard has it: escaped, folded, each page a to
         ->where('worklist_id', $list->id)
         ->where('page_id', pagesOf($store)['/good'])
         ->update(['state' => PageState::Seen->value]);
-    $ics = CalendarFile::of($store, $list, Worklists::pages($store, $list->id));
+    $ics = CalendarFile::of($store, $list, WorklistPage::of($store, $list->id));
     expect($ics)
         ->toStartWith("BEGIN:VCALENDAR\r\n")
         ->toEndWith("END:VCALENDAR\r\n")
@@ -331,7 +331,7 @@ it(
         Worklists::add($store, $list, [$page, $other]);
         $states = static fn (): array => array_map(
             static fn (WorklistPage $row): string => $row->state->value,
-            Worklists::pages($store, $list->id),
+            WorklistPage::of($store, $list->id),
         );
         $waits = static fn (): ?int => (new App\Weigh\WeighStep())->waiting($store)?->count;
         expect($states())
@@ -392,6 +392,6 @@ it(
             ->where('store_id', $store->id)
             ->update(['created_at' => now()->subDay()]);
         Worklists::add($store, $later, [$page], true);
-        expect(Worklists::pages($store, $later->id)[0]->state)->toBe(PageState::Planned);
+        expect(WorklistPage::of($store, $later->id)[0]->state)->toBe(PageState::Planned);
     },
 );
