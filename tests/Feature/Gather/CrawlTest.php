@@ -225,6 +225,18 @@ it('starts one crawl when two press at once', function (): void {
     expect(fn () => app(Crawls::class)->begin($store, null))->toThrow(RuntimeException::class, 'under way');
 });
 
+it('shows the newest crawl, its sitemaps and how far it is, and where there is none that none is', function (): void {
+    $store = shopStore();
+    $this->actingAs(member($store, App\Access\Role::Viewer));
+    $this->get("/s/$store->slug/gather/crawl")->assertOk()->assertDontSee('Sitemaps of the last crawl');
+    $crawl = crawl($store);
+    $this->get("/s/$store->slug/gather/crawl")
+        ->assertOk()
+        ->assertSee('Sitemaps of the last crawl')
+        ->assertSee('complete')
+        ->assertSee(number_format($crawl->fetched).'</span> pages crawled', false);
+});
+
 it('says plainly when the shop does not answer, or its host is not allowed', function (): void {
     $store = app(AddStore::class)->add(
         'Dead',
