@@ -55,7 +55,11 @@ it(
 it('believes the byte order mark before all else', function (string $mark, string $encoding): void {
     $bytes = $mark.mb_convert_encoding('Größe – 5 €', $encoding, 'UTF-8');
     expect(Charset::toUtf8($bytes, 'text/html; charset=iso-8859-2'))->toBe('Größe – 5 €');
-})->with([["\xFE\xFF", 'UTF-16BE'], ["\xFF\xFE", 'UTF-16LE'], ["\xEF\xBB\xBF", 'UTF-8']]);
+})->with([
+    'UTF-16, big end first' => ["\xFE\xFF", 'UTF-16BE'],
+    'UTF-16, little end first' => ["\xFF\xFE", 'UTF-16LE'],
+    'UTF-8' => ["\xEF\xBB\xBF", 'UTF-8'],
+]);
 
 it('reads rel in capitals and between any white space, and says it in words', function (
     string $rel,
@@ -63,11 +67,11 @@ it('reads rel in capitals and between any white space, and says it in words', fu
 ): void {
     expect(Link::relInWords(Link::relOf($rel)))->toBe($words);
 })->with([
-    ['', ''],
-    ['noopener', ''],
-    ['NoFollow', 'nofollow'],
-    [" sponsored\n", 'sponsored'],
-    ["ugc\tnoreferrer\fnofollow", 'nofollow, ugc'],
-    ['sponsored ugc nofollow', 'nofollow, sponsored, ugc'],
-    ['nofollowed', ''],
+    'none' => ['', ''],
+    'another word' => ['noopener', ''],
+    'capitals' => ['NoFollow', 'nofollow'],
+    'a line end' => [" sponsored\n", 'sponsored'],
+    'a tab and a form feed' => ["ugc\tnoreferrer\fnofollow", 'nofollow, ugc'],
+    'all three, in another order' => ['sponsored ugc nofollow', 'nofollow, sponsored, ugc'],
+    'a longer word' => ['nofollowed', ''],
 ]);
