@@ -8,7 +8,6 @@ use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Orchard\Core\Demand\ToldDays;
-use stdClass;
 
 /**
  * Which days are told of one market, as bits of weeks: Monday 1 to Sunday 64, and whether rows hold what is withheld.
@@ -24,7 +23,7 @@ final class MarketDays
     private const HOLDS_WITHHELD = 128;
 
     /**
-     * @param  array<array-key, stdClass>  $rows  of fact_days, summed: facts, grain, day, scope, n
+     * @param  list<ToldDay>  $rows  of fact_days, summed
      * @param  string  $monday  of the newest week
      * @return array<int, int> bits by weeks back, weeks of which nothing is told left out
      */
@@ -48,13 +47,13 @@ final class MarketDays
     }
 
     /**
-     * @param  array<array-key, stdClass>  $rows
+     * @param  list<ToldDay>  $rows
      * @return array<int, int> the one week that stands for the period, where it is told
      */
     public static function ofPeriod(ToldBy $by, array $rows): array
     {
         foreach ($rows as $row) {
-            if ((int) $row->facts === $by->facts()->value && ((int) $row->grain & $by->asked()) === $by->asked()) {
+            if ($row->answers($by)) {
                 return [0 => ToldWeeks::ALL_DAYS];
             }
         }
@@ -63,21 +62,17 @@ final class MarketDays
     }
 
     /**
-     * @param  array<array-key, stdClass>  $rows
+     * @param  list<ToldDay>  $rows
      * @return array<string, bool> told days of a market, and whether their rows hold what is withheld
      */
     private static function told(Store $store, Market $market, ToldBy $by, array $rows): array
     {
         $fine = $coarse = [];
         foreach ($rows as $row) {
-            if (
-                (int) $row->facts === $by->facts()->value &&
-                ((int) $row->grain & $by->asked()) === $by->asked() &&
-                self::concerns($store, (string) $row->scope, $market)
-            ) {
-                $isFine = ((int) $row->grain & Grain::QUERY) !== 0;
-                $fine[(string) $row->day] = ($fine[(string) $row->day] ?? 0) + ($isFine ? (int) $row->n : 0);
-                $coarse[(string) $row->day] = ($coarse[(string) $row->day] ?? 0) + ($isFine ? 0 : (int) $row->n);
+            if ($row->answers($by) && self::concerns($store, $row->scope, $market)) {
+                $isFine = $row->isByQuery();
+                $fine[$row->day] = ($fine[$row->day] ?? 0) + ($isFine ? $row->n : 0);
+                $coarse[$row->day] = ($coarse[$row->day] ?? 0) + ($isFine ? 0 : $row->n);
             }
         }
         $told = [];

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use App\Facts\Calendar\Calendar;
+use App\Platform\Database\Records;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Span;
 
 /**
@@ -60,7 +60,8 @@ final class ToldWeeks
             : (new DateTimeImmutable($monday))->modify('-'. 7 * (Span::WEEKS - 1).' days')->format('Y-m-d');
         $markets = Markets::of($store)->all();
         $length = $window->isPeriod ? $window->length() : 1;
-        $rows = DB::select(
+        $rows = Records::select(
+            ToldDay::class,
             "SELECT facts, grain, day, scope, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND days = ?
                 AND state = 'owns' AND day BETWEEN ? AND ? GROUP BY facts, grain, day, scope",
             [$store->id, $length, $first, $window->isPeriod ? $window->firstDay : $window->lastDay],

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /**
  * Which page took the place of which: a page that moved keeps its history. What a person says holds against what is
@@ -23,28 +23,31 @@ final readonly class Succession
     private const HAND = 3;
 
     /**
-     * @param  ?stdClass  $to  the page that took its place
-     * @param  list<stdClass>  $from  pages whose place it took
+     * @param  ?Successor  $to  the page that took its place
+     * @param  list<Successor>  $from  pages whose place it took
      */
-    private function __construct(public ?stdClass $to, public array $from)
+    private function __construct(public ?Successor $to, public array $from)
     {
     }
 
     public static function of(int $page): self
     {
         return new self(
-            DB::table('successions')
-                ->join('pages', 'pages.id', '=', 'to_page')
-                ->where('from_page', $page)
-                ->first(['pages.id', 'url', 'origin', 'since']),
-            array_values(
+            Records::one(
+                Successor::class,
+                DB::table('successions')
+                    ->join('pages', 'pages.id', '=', 'to_page')
+                    ->where('from_page', $page)
+                    ->first(['pages.id', 'url', 'origin']),
+            ),
+            Records::of(
+                Successor::class,
                 DB::table('successions')
                     ->join('pages', 'pages.id', '=', 'from_page')
                     ->where('to_page', $page)
                     ->orderBy('since')
                     ->limit(20)
-                    ->get(['pages.id', 'url', 'origin', 'since'])
-                    ->all(),
+                    ->get(['pages.id', 'url', 'origin']),
             ),
         );
     }

@@ -25,6 +25,7 @@ use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\LotSums;
+use App\Weigh\Scoring\ScoredLot;
 use DateTimeImmutable;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -61,15 +62,8 @@ final class WeighOverview
             return null;
         }
         $lots = [];
-        foreach (
-            LotSums::of($store, $lens->market ?? 0) as [
-                'name' => $name,
-                'place' => $place,
-                'kind' => $kind,
-                'row' => $row,
-            ]
-        ) {
-            $pages = (int) $row->pages;
+        foreach (LotSums::of($store, $lens->market ?? 0) as $lot) {
+            [$name, $kind, $pages] = [$lot->name(), $lot->kind, $lot->pages];
             $many = Forms::number($pages).' '.($pages === 1 ? $kind->label() : $kind->plural());
             $lots[] = new Lot(
                 match (true) {
@@ -77,17 +71,17 @@ final class WeighOverview
                     $kind === PageKind::Product => ucfirst($many).' outside collections',
                     default => ucfirst($many),
                 },
-                self::why($row),
-                (float) $row->upside,
-                (float) $row->low,
-                (float) $row->high,
+                self::why($lot),
+                $lot->upside,
+                $lot->low,
+                $lot->high,
                 new Way(
                     $pages > self::AT_ONCE
                         ? 'Write the first '.Forms::number(self::AT_ONCE)
                         : ($pages === 1
                             ? 'Write it'
                             : "Write these $pages"),
-                    route('weigh.lot', [$store, $place]),
+                    route('weigh.lot', [$store, $lot->place]),
                     ['market' => $lens->market ?? 0],
                 ),
             );
@@ -115,7 +109,7 @@ final class WeighOverview
         $part = Told::partWeeks($store, $window, $lens);
         $known = [];
         foreach (GroupSums::weeks($store, $lens) as $row) {
-            isset($part[(string) $row->week]) || ($known[(string) $row->week] = $row);
+            isset($part[$row->week]) || ($known[$row->week] = $row->sums);
         }
         // The last whole week ends on the window's last Sunday or before.
         $sunday = new DateTimeImmutable($window->lastDay);
@@ -127,14 +121,10 @@ final class WeighOverview
             $monday = $sunday->modify('-'.(7 * $back + 6).' days');
             $now = $known[$monday->format('Y-m-d')] ?? null;
             $then = $known[$monday->modify('-364 days')->format('Y-m-d')] ?? null;
-            $weeks[] = new Week(
-                $monday->format('Y-m-d'),
-                $now === null ? null : (int) $now->clicks,
-                $then === null ? null : (int) $then->clicks,
-            );
+            $weeks[] = new Week($monday->format('Y-m-d'), $now?->clicks, $then?->clicks);
             if ($now !== null) {
-                $orders = ($orders ?? 0) + (int) $now->orders;
-                $revenue += (float) $now->revenue;
+                $orders = ($orders ?? 0) + $now->orders;
+                $revenue += $now->revenue;
             }
         }
         $isMoney = $units->isMoney($lens->market);
@@ -233,10 +223,10 @@ final class WeighOverview
     }
 
     /** What is lacking in a lot: the larger part of its sum, in some eight words. */
-    private static function why(\stdClass $row): string
+    private static function why(ScoredLot $lot): string
     {
-        if ((float) $row->wording >= (float) $row->lift) {
-            $missing = (int) round(100 * max(0.0, 1 - (float) $row->ratio));
+        if ($lot->wording >= $lot->lift) {
+            $missing = (int) round(100 * max(0.0, 1 - $lot->ratio));
 
             return $missing >= 3
                 ? "Clicked $missing% less than their positions usually earn"
@@ -244,9 +234,9 @@ final class WeighOverview
         }
 
         return 'At position '.
-            Forms::number((float) $row->position, 1).
+            Forms::number($lot->position, 1).
             ' on average, seen '.
-            Forms::number((int) $row->impressions).
+            Forms::number($lot->impressions).
             ' times';
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Facts\NumberWindow;
-use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\Reporting\YearOnYear;
@@ -13,6 +12,8 @@ use App\Stores\Reporting\YearPart;
 use App\Weigh\Numbers\GroupNames;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\NamedGroup;
+use App\Weigh\Numbers\SumGroup;
 use Illuminate\Support\Facades\DB;
 
 /** What Weigh puts into a store's report: clicks of thirteen weeks beside a year earlier, by market, kind and so on. */
@@ -30,12 +31,12 @@ final class WeighReport
         if ($window === null || $window->isPeriod) {
             return null;
         }
-        $lens = new Lens(weeks: NumberWindow::WEEKS);
+        $lens = new Lens(weeks: NumberWindow::WEEKS, against: 'year');
         $kinds = self::parts($store, $lens, 'kind');
         $markets = count(Markets::of($store)->all()) > 1 ? self::parts($store, $lens, 'market') : [];
         $classes = array_filter(
             GroupSums::of($store, $lens, 'class'),
-            static fn (array $row): bool => in_array(Typed::int($row['name']), self::CLASSES, true),
+            static fn (SumGroup $group): bool => in_array((int) $group->name, self::CLASSES, true),
         );
 
         return $kinds === []
@@ -52,7 +53,7 @@ final class WeighReport
     /**
      * Those that are in search by an address of their own; the others are the same lists in another order, or narrowed.
      *
-     * @return list<array<string, mixed>>
+     * @return list<SumGroup>
      */
     private static function collections(Store $store, Lens $lens): array
     {
@@ -65,9 +66,7 @@ final class WeighReport
             ->pluck('page_id', 'page_id');
 
         return array_slice(
-            array_values(
-                array_filter($rows, static fn (array $row): bool => isset($indexable[Typed::int($row['name'])])),
-            ),
+            array_values(array_filter($rows, static fn (SumGroup $group): bool => isset($indexable[$group->name]))),
             0,
             self::COLLECTIONS,
         );
@@ -80,22 +79,20 @@ final class WeighReport
     }
 
     /**
-     * @param  list<array<string, mixed>>  $rows
+     * @param  list<SumGroup>  $groups
      * @return list<YearPart>
      */
-    private static function named(Store $store, string $by, array $rows): array
+    private static function named(Store $store, string $by, array $groups): array
     {
-        $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
-
         return array_map(
-            static fn (array $row): YearPart => new YearPart(
+            static fn (NamedGroup $one): YearPart => new YearPart(
                 GroupSums::SORTS[$by],
-                is_string($row['label']) ? $row['label'] : '',
-                $number($row['clicks']),
-                $number($row['clicks_beside_year']),
-                $number($row['clicks_year']),
+                $one->label,
+                $one->group->sums->now->clicks,
+                $one->group->sums->beside->clicks,
+                $one->group->sums->then->clicks,
             ),
-            GroupNames::of($store, $by, $rows),
+            GroupNames::of($store, $by, $groups),
         );
     }
 

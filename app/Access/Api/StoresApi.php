@@ -20,7 +20,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
-use stdClass;
 
 /** Stores as JSON: which there are, what waits in each, and adding one. Described in resources/api/openapi.json. */
 final readonly class StoresApi
@@ -110,7 +109,7 @@ final readonly class StoresApi
         return $this->workOf($store, $work)->setStatusCode(202);
     }
 
-    /** @return array<string, int|string|stdClass|null> */
+    /** @return array<string, int|string|object|null> */
     public static function work(WorkView $work): array
     {
         return [

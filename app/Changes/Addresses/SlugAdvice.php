@@ -14,7 +14,6 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\Slug;
-use stdClass;
 
 /**
  * Slugs that are not as they should be, what would be better, and changing them: always with a redirect, never lightly
@@ -22,20 +21,12 @@ use stdClass;
  */
 final class SlugAdvice
 {
-    /** Clicks of thirteen weeks from which a page is guarded. */
-    public const GUARDED_CLICKS = 10;
-
-    /** Mean position, and impressions, from which a page ranks well. */
-    private const RANKS_WELL = 10.0;
-
-    private const IMPRESSIONS = 100;
-
     /** Addresses that are looked at together. */
     private const PORTION = 1000;
 
     /**
-     * @return array{rows: list<stdClass>, next: ?int} resources whose slug has faults, with a proposal; those of a page
-     *     that ranks are guarded
+     * @return array{rows: list<SlugProposal>, next: ?int} resources whose slug has faults; those of a page that ranks
+     *     are  guarded
      */
     public static function list(Store $store, int $after, int $limit, bool $all): array
     {
@@ -62,50 +53,28 @@ final class SlugAdvice
             }
             $isEnd = $resources === [];
         }
-        $rows =
-            $faulty === []
-                ? []
-                : DB::select(
-                    'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
-                        COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli,
-                        c.value AS planned, c.state AS planned_state
-            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c
-            ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.
-                        Bulk::list(array_keys($faulty)).
-                        ') ORDER BY r.id',
-                    [AddressField::Slug->value],
-                );
-        foreach ($rows as $row) {
-            $row->slug = self::slugOf((string) $row->url);
-            $row->faults = $faulty[(int) $row->id];
-            $row->proposal = self::free(
-                $store,
-                $row,
-                Slug::propose(
-                    (string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', (string) $row->name),
-                ),
-            );
-            $row->guard = self::guardOf($row);
-        }
+        $pages = $faulty === [] ? [] : SlugPage::all(Bulk::list(array_keys($faulty)));
+        $planned = PlannedAddress::all(
+            array_values(array_filter(array_map(static fn (SlugPage $page): ?int => $page->pageId, $pages))),
+            AddressField::Slug,
+        );
+        $rows = array_map(
+            static fn (SlugPage $page): SlugProposal => new SlugProposal(
+                $page,
+                $faulty[$page->id],
+                self::free($store, $page, Slug::propose(self::nameOfNoCopy($page->name))),
+                $planned[$page->pageId] ?? null,
+            ),
+            $pages,
+        );
 
-        return ['rows' => array_values($rows), 'next' => $isEnd ? null : $last];
+        return ['rows' => $rows, 'next' => $isEnd ? null : $last];
     }
 
-    /** Why a page is guarded, in words; null where it is not. */
-    public static function guardOf(stdClass $row): ?string
+    /** A name without the mark that shops put behind the names of copied products. */
+    private static function nameOfNoCopy(string $name): string
     {
-        $position = (int) $row->position_milli / 1000;
-
-        return match (true) {
-            (int) $row->clicks >= self::GUARDED_CLICKS => number_format((int) $row->clicks).
-                ' clicks in thirteen weeks',
-            $position > 0 && $position <= self::RANKS_WELL && (int) $row->impressions >= self::IMPRESSIONS => 'stands at position '.
-                number_format($position, 1).
-                ', '.
-                number_format((int) $row->impressions).
-                ' impressions',
-            default => null,
-        };
+        return (string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', $name);
     }
 
     /**
@@ -115,21 +84,15 @@ final class SlugAdvice
      */
     public static function change(Store $store, int $resource, string $slug, bool $confirmed, ?int $userId): void
     {
-        $row =
-            Rows::one(
-                'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
-                    COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli
-                    FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ?
-                    AND r.id = ?
-                    AND r.gone = 0',
-                [$store->id, $resource],
-            ) ?? throw new InvalidArgumentException('The shop has no such page any more.');
-        $was = self::slugOf((string) $row->url);
+        $page =
+            SlugPage::of($store, $resource) ??
+            throw new InvalidArgumentException('The shop has no such page any more.');
+        $was = $page->slug();
         $slug = trim($slug);
         $faults = Slug::faults($slug);
-        $guard = self::guardOf($row);
+        $guard = $page->guard();
         match (true) {
-            $row->page_id === null => throw new InvalidArgumentException(
+            $page->pageId === null => throw new InvalidArgumentException(
                 'Its page is not known yet: crawl the shop first.',
             ),
             $was === '' => throw new InvalidArgumentException('The home page has no slug.'),
@@ -138,17 +101,17 @@ final class SlugAdvice
             ),
             $faults !== [] => throw new InvalidArgumentException("“{$slug}” ".implode(', ', $faults).'.'),
             $slug === $was => throw new InvalidArgumentException('That is its slug already.'),
-            self::isTaken($store, $row, $slug) => throw new InvalidArgumentException(
+            self::isTaken($store, $page, $slug) => throw new InvalidArgumentException(
                 "“{$slug}” is taken by another page.",
             ),
             $guard !== null && ! $confirmed => throw new InvalidArgumentException(
-                "{$row->name} ranks: $guard. Confirm a second time that its address shall change.",
+                "{$page->name} ranks: $guard. Confirm a second time that its address shall change.",
             ),
             default => app(AddressChanges::class)->put(
                 $store,
                 [
                     [
-                        'page' => (int) $row->page_id,
+                        'page' => $page->pageId,
                         'field' => AddressField::Slug,
                         'value' => $slug,
                         'why' => "slug was $was",
@@ -161,19 +124,19 @@ final class SlugAdvice
         };
     }
 
-    private static function free(Store $store, stdClass $row, string $slug): string
+    private static function free(Store $store, SlugPage $page, string $slug): string
     {
-        return $slug === '' || $slug === $row->slug
+        return $slug === '' || $slug === $page->slug()
             ? $slug
             : Slug::free(
                 $slug,
-                static fn (string $one): bool => $one !== $row->slug && self::isTaken($store, $row, $one),
+                static fn (string $one): bool => $one !== $page->slug() && self::isTaken($store, $page, $one),
             );
     }
 
-    private static function isTaken(Store $store, stdClass $row, string $slug): bool
+    private static function isTaken(Store $store, SlugPage $page, string $slug): bool
     {
-        $url = PageUrl::parse((string) $row->url);
+        $url = PageUrl::parse($page->url);
         $new = $url === null ? null : $url->resolve((string) preg_replace('~[^/]*$~', '', $url->path).$slug);
 
         return $new === null ||
@@ -185,7 +148,7 @@ final class SlugAdvice
             ) !== null ||
             Rows::one(
                 'SELECT 1 AS n FROM address_changes WHERE store_id = ? AND field = ? AND value = ? AND page_id <> ?',
-                [$store->id, AddressField::Slug->value, $slug, (int) $row->page_id],
+                [$store->id, AddressField::Slug->value, $slug, (int) $page->pageId],
             ) !== null;
     }
 

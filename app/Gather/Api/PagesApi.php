@@ -9,7 +9,6 @@ use App\Gather\Pages\PageExport;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Inventory\StorePages;
-use App\Platform\Database\Bulk;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
@@ -29,7 +28,7 @@ final readonly class PagesApi
         ['rows' => $rows, 'next' => $next] = $this->list->page($store, $filter);
 
         return response()->json([
-            'data' => $this->rows($store, Bulk::ids($rows, 'page_id')),
+            'data' => $this->rows($store, array_column($rows, 'pageId')),
             'total' => $this->list->count($store, $filter),
             'next' => $next,
         ]);

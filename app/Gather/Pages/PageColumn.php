@@ -12,8 +12,8 @@ use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
+use Closure;
 use Orchard\Core\StructuredData\LifeState;
-use stdClass;
 
 /** What the inventory can show, sort and filter by, a column of the list table each. */
 enum PageColumn: string
@@ -283,35 +283,42 @@ enum PageColumn: string
         };
     }
 
-    /** What a row shows in it. */
-    public function shown(stdClass $row, bool $isForFile = false): string
+    /** What it says of a page. */
+    public function shown(PageCells $page, bool $isForFile = false): string
     {
         // A file is read by machines, a screen by people.
         $number = $isForFile ? number_format(...) : Forms::number(...);
-        $value = $row->{$this->column()};
+        $column = $this->column();
+        $whole = $page->whole($column);
 
         return match ($this) {
-            self::Kind => PageKind::from((int) $value)->label(),
-            self::Status => (int) $value === 0 ? '–' : (string) $value,
-            self::Engines => $row->indexable ? 'yes' : WhyNot::from((int) $value)->words(),
-            self::Canonical => CanonicalState::from((int) $value)->words(),
-            self::Depth => (int) $value === DepthRebuild::UNREACHED ? 'none' : (string) $value,
+            self::Kind => PageKind::from($whole)->label(),
+            self::Status => $whole === 0 ? '–' : (string) $whole,
+            self::Engines => $page->isIndexable() ? 'yes' : WhyNot::from($whole)->words(),
+            self::Canonical => CanonicalState::from($whole)->words(),
+            self::Depth => $whole === DepthRebuild::UNREACHED ? 'none' : (string) $whole,
             self::Marks => implode(
                 ', ',
-                array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of((int) $value)),
+                array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of($whole)),
             ),
-            self::Sources => implode(', ', PageSource::namesOf((int) $value)),
-            self::Life => (int) $value === 0 ? '' : LifeState::from((int) $value)->label(),
-            self::Position => (int) $value === 0 ? '–' : $number((int) $value / 1000, 1),
-            self::Price => $value === null ? '' : $number((float) $value, 2),
-            self::Stock => $value === null ? '' : $number((int) $value),
-            self::Revenue => $number((float) $value),
-            self::Upside => (float) $value === 0.0 ? '' : $number((float) $value, (float) $value < 100 ? 1 : 0),
-            self::Lead => (string) ($row->lead_term ?? ''),
-            self::Draft => (int) $value === 0 ? '' : $this->choices()[(string) (int) $value] ?? '',
-            self::Tangle => (int) $value === 0 ? '' : $number((int) $value),
-            self::Changed => (int) $value === 0 ? '' : (string) $value,
-            default => $number((int) $value),
+            self::Sources => implode(', ', PageSource::namesOf($whole)),
+            self::Life => $whole === 0 ? '' : LifeState::from($whole)->label(),
+            self::Position => $whole === 0 ? '–' : $number($whole / 1000, 1),
+            self::Price => $page->isEmpty($column) ? '' : $number($page->number($column), 2),
+            self::Stock => $page->isEmpty($column) ? '' : $number($whole),
+            self::Revenue => $number($page->number($column)),
+            self::Upside => self::upside($page->number($column), $number),
+            self::Lead => $page->text('lead_term'),
+            self::Draft => $whole === 0 ? '' : $this->choices()[(string) $whole] ?? '',
+            self::Tangle => $whole === 0 ? '' : $number($whole),
+            self::Changed => $whole === 0 ? '' : $page->text($column),
+            default => $number($whole),
         };
+    }
+
+    /** @param  Closure(float, int): string  $number */
+    private static function upside(float $value, Closure $number): string
+    {
+        return $value === 0.0 ? '' : $number($value, $value < 100 ? 1 : 0);
     }
 }

@@ -61,6 +61,7 @@ final class PageExport
                 /** @var list<string> $canonicals */
                 $canonicals = (array) json_decode((string) $row->canonicals, true);
                 $depth = (int) $row->depth;
+                $page = PageCells::from($row);
                 yield [
                     (string) $row->url,
                     (int) $row->status,
@@ -82,7 +83,7 @@ final class PageExport
                     (int) $row->words,
                     (string) $row->started_at,
                     implode(' ', PageSource::namesOf((int) $row->sources)),
-                    ...array_map(static fn (PageColumn $column): string => $column->shown($row, true), $more),
+                    ...array_map(static fn (PageColumn $column): string => $column->shown($page, true), $more),
                 ];
             }
         }

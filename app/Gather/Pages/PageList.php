@@ -7,6 +7,7 @@ namespace App\Gather\Pages;
 use App\Inventory\PageSource;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -25,7 +26,7 @@ final class PageList
     /** Columns that an index leads to in their order. */
     private const ORDERED = ['address', 'depth', 'links', 'words', 'clicks', 'impressions', 'revenue', 'upside'];
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{rows: list<ListedPage>, next: ?string} */
     public function page(Store $store, PageFilter $filter): array
     {
         [$from, $where, $values] = $this->where($store, $filter);
@@ -172,7 +173,7 @@ final class PageList
 
     /**
      * @param  list<int>  $ids
-     * @return list<stdClass> in that order
+     * @return list<ListedPage> in that order
      */
     private function rows(array $ids): array
     {
@@ -182,7 +183,7 @@ final class PageList
         $rows = [];
         foreach (
             DB::select(
-                'SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem, t.term AS lead_term
+                'SELECT i.*, p.url, f.title, f.redirect_url, f.problem, t.term AS lead_term
                     FROM page_index i JOIN pages p ON p.id = i.page_id
                     LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
                     LEFT JOIN page_terms t ON t.page_id = i.page_id AND t.place = 0
@@ -191,10 +192,14 @@ final class PageList
                     ')',
             ) as $row
         ) {
+            $row->cells = PageCells::from($row);
             $rows[(int) $row->page_id] = $row;
         }
 
-        return array_values(array_filter(array_map(static fn (int $id): ?stdClass => $rows[$id] ?? null, $ids)));
+        return Records::of(
+            ListedPage::class,
+            array_filter(array_map(static fn (int $id): ?stdClass => $rows[$id] ?? null, $ids)),
+        );
     }
 
     /** @return array{string, bool} the column that leads, and whether downwards */

@@ -10,9 +10,9 @@ use App\Connectors\Http\Browser;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Inventory\PageMark;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\PageFacts;
@@ -29,16 +29,18 @@ final class Renders
     /** Pages that script fills, of which at most so many are shown at once. */
     private const FILLED = 30;
 
-    /** @return Collection<int, \stdClass> rows of gather_renders with their address, those that differ first */
-    public static function latest(Store $store): Collection
+    /** Pages that are listed. */
+    private const LISTED = 60;
+
+    /** @return list<Render> those that differ first, then the newest */
+    public static function latest(Store $store): array
     {
-        return DB::table('gather_renders')
-            ->join('pages', 'pages.id', '=', 'gather_renders.page_id')
-            ->where('gather_renders.store_id', $store->id)
-            ->orderByDesc('differs')
-            ->orderByDesc('rendered_at')
-            ->limit(60)
-            ->get(['gather_renders.*', 'url']);
+        return Records::select(
+            Render::class,
+            'SELECT r.page_id, p.url, r.problem, r.raw, r.shown FROM gather_renders r JOIN pages p ON p.id = r.page_id
+                WHERE r.store_id = ? ORDER BY r.differs DESC, r.rendered_at DESC LIMIT '.self::LISTED,
+            [$store->id],
+        );
     }
 
     /** @return list<int> a few pages of each kind, and those that script fills */

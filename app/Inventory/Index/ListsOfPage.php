@@ -4,28 +4,24 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
-/**
- * What files and feeds tell of one page besides its days: index state, backlinks, crawlers' visits, a list it stands
- * on.
- */
+/** What files and feeds tell of one page besides its days: index state, backlinks, crawlers' visits. */
 final readonly class ListsOfPage
 {
     /**
-     * @param  list<stdClass>  $backlinks  the first ones
-     * @param  list<stdClass>  $crawlers  fetches of the last 90 days by crawler and status
+     * @param  list<Backlink>  $backlinks  the first ones
+     * @param  list<CrawlerVisits>  $crawlers  of the last 90 days
      */
     private function __construct(
-        public ?stdClass $index,
+        public ?ToldIndex $index,
         public array $backlinks,
         public int $backlinkCount,
         public int $followed,
         public int $hosts,
         public array $crawlers,
-        public ?stdClass $listed,
     ) {
     }
 
@@ -38,20 +34,24 @@ final readonly class ListsOfPage
         );
 
         return new self(
-            DB::table('index_rows')->where('page_id', $page)->where('is_current', 1)->first(),
-            array_values(
+            Records::one(
+                ToldIndex::class,
+                DB::table('index_rows')->where('page_id', $page)->where('is_current', 1)->first(),
+            ),
+            Records::of(
+                Backlink::class,
                 DB::table('backlink_rows')
                     ->where('page_id', $page)
                     ->where('is_current', 1)
                     ->orderByDesc('followed')
                     ->limit(20)
-                    ->get()
-                    ->all(),
+                    ->get(),
             ),
             (int) $counts->n,
             (int) $counts->followed,
             (int) $counts->hosts,
-            array_values(
+            Records::of(
+                CrawlerVisits::class,
                 DB::table('crawler_rows')
                     ->where('page_id', $page)
                     ->where('is_current', 1)
@@ -59,10 +59,8 @@ final readonly class ListsOfPage
                     ->groupBy('crawler', 'status')
                     ->orderByDesc('fetches')
                     ->limit(12)
-                    ->get(['crawler', 'status', DB::raw('SUM(fetches) AS fetches'), DB::raw('MAX(day) AS last_day')])
-                    ->all(),
+                    ->get(['crawler', 'status', DB::raw('SUM(fetches) AS fetches'), DB::raw('MAX(day) AS last_day')]),
             ),
-            DB::table('listed_rows')->where('page_id', $page)->where('is_current', 1)->first(),
         );
     }
 }

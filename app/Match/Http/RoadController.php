@@ -6,6 +6,7 @@ namespace App\Match\Http;
 
 use App\Match\Roads\RoadBook;
 use App\Match\Roads\RoadView;
+use App\Match\Roads\WeakerTerm;
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
 use App\Match\Terms\RivalPages;
@@ -49,7 +50,7 @@ final class RoadController
             'market' => Markets::of($store)->find($row->marketId),
             'page' => $page === null ? null : Pages::of($store, [(int) $page])[(int) $page] ?? null,
             'rival' => RivalPages::of($store, $row->marketId, [$row->digest])[$row->digest] ?? null,
-            'weaker' => RoadView::weaker($store, $row),
+            'weaker' => WeakerTerm::all($store, $row),
             'links' => $store->options()->links,
         ]);
     }
@@ -93,7 +94,7 @@ final class RoadController
         );
         $row = TermList::these($store, [$term])[0] ?? abort(404);
         $road = RoadView::of($store, $row) ?? abort(404);
-        $id = (int) $road->row->id;
+        $id = $road->kept->id;
         match ($given['do']) {
             'add' => RoadBook::steps(
                 $store,
@@ -125,8 +126,8 @@ final class RoadController
     {
         $ids = [];
         foreach ($roads as $road) {
-            $id = TermList::idOf($store, (int) $road->row->market_id, (string) $road->row->digest);
-            $id === null || ($ids[(int) $road->row->id] = $id);
+            $id = TermList::idOf($store, $road->kept->marketId, $road->kept->digest);
+            $id === null || ($ids[$road->kept->id] = $id);
         }
 
         return $ids;

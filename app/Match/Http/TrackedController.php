@@ -13,6 +13,7 @@ use App\Match\Terms\TermSteps;
 use App\Match\Tracking\Trackable;
 use App\Match\Tracking\TrackedFilter;
 use App\Match\Tracking\TrackedList;
+use App\Match\Tracking\TrackedTerm;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
@@ -27,7 +28,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
-use stdClass;
 
 /** Terms that somebody keeps an eye on: where they stand, week by week. */
 final class TrackedController
@@ -40,10 +40,7 @@ final class TrackedController
         $count = $filter->band === '' ? array_sum($standing) : $standing[$filter->band] ?? 0;
         $pager = Pager::of($request, $count, TrackedList::SIZE);
         $rows = $list->rows($pager->offset());
-        $pages = array_map(
-            static fn (stdClass $row): int => (int) ($row->page_id ?? 0) ?: (int) ($row->lead_page ?? 0),
-            $rows,
-        );
+        $pages = array_map(static fn (TrackedTerm $row): int => $row->shownPage(), $rows);
         $userId = Caller::id($request);
         $bands = $list->bands();
 

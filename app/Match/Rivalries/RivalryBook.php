@@ -11,7 +11,6 @@ use App\Platform\Bytes;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Rivalries with what people decided of them. A decision stays until its review date, whatever later runs find. */
 final class RivalryBook
@@ -31,42 +30,22 @@ final class RivalryBook
         );
     }
 
-    /** @return list<stdClass> rivalries of a term, those that take turns first */
-    public static function of(Store $store, int $term): array
-    {
-        return array_values(
-            DB::select(
-                'SELECT r.*, a.url, b.url AS rival_url, d.decision, d.main_page, d.reason, d.review_on, u.name AS
-                    decided_by, d.decided_at
-                FROM match_rivalries r JOIN match_terms t ON t.id = r.term_id JOIN pages a ON a.id = r.page_id JOIN
-                pages b ON b.id = r.rival_id
-                LEFT JOIN match_decisions d ON d.store_id = r.store_id AND d.market_id = r.market_id AND d.digest =
-                t.digest
-                AND d.page_id = LEAST(r.page_id, r.rival_id) AND d.rival_id = GREATEST(r.page_id, r.rival_id)
-                LEFT JOIN users u ON u.id = d.user_id WHERE r.store_id = ? AND r.term_id = ? ORDER BY r.takes_turns
-                DESC, r.rival_impressions DESC',
-                [$store->id, $term],
-            ),
-        );
-    }
-
     /**
      * Whether the page that gave way links to the one that was chosen, by rival page.
      *
-     * @param  list<stdClass>  $rivals  as of() gives them
+     * @param  list<Rivalry>  $rivals
      * @return array<int, bool> by the page that gave way; only of pairs of which one page was chosen
      */
     public static function linking(Store $store, array $rivals): array
     {
         $linking = [];
         foreach ($rivals as $rival) {
-            $main = (int) ($rival->main_page ?? 0);
-            if ($main > 0 && $rival->decision === Verdict::Main->value) {
-                $other = (int) $rival->page_id === $main ? (int) $rival->rival_id : (int) $rival->page_id;
+            $other = $rival->gaveWay();
+            if ($other !== null) {
                 $linking[$other] = DB::table('links')
                     ->where('store_id', $store->id)
                     ->where('from_page', $other)
-                    ->where('to_page', $main)
+                    ->where('to_page', $rival->mainPage)
                     ->exists();
             }
         }
@@ -78,7 +57,7 @@ final class RivalryBook
     {
         DB::transaction(static function () use ($store, $term, $choice, $userId): void {
             $key = self::key($store, $term, $choice->page, $choice->rival);
-            $before = DB::table('match_decisions')->where($key)->first();
+            $before = self::kept($key);
             DB::table('match_decisions')->updateOrInsert($key, [
                 'decision' => $choice->verdict->value,
                 'main_page' => $choice->main,
@@ -88,13 +67,7 @@ final class RivalryBook
                 'decided_at' => now(),
             ]);
             self::handOver($store, $term, $before, isTakenBack: true, userId: $userId);
-            self::handOver(
-                $store,
-                $term,
-                (object) (['decision' => $choice->verdict->value, 'main_page' => $choice->main] + $key),
-                isTakenBack: false,
-                userId: $userId,
-            );
+            self::handOver($store, $term, $choice, isTakenBack: false, userId: $userId);
             self::remark($store, $term);
         });
     }
@@ -103,9 +76,9 @@ final class RivalryBook
     public static function reopen(Store $store, MarketTerm $term, int $page, int $rival, ?int $userId): void
     {
         DB::transaction(static function () use ($store, $term, $page, $rival, $userId): void {
-            $before = DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->first();
-            self::handOver($store, $term, $before, isTakenBack: true, userId: $userId);
-            DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->delete();
+            $key = self::key($store, $term, $page, $rival);
+            self::handOver($store, $term, self::kept($key), isTakenBack: true, userId: $userId);
+            DB::table('match_decisions')->where($key)->delete();
             self::remark($store, $term);
         });
     }
@@ -114,25 +87,39 @@ final class RivalryBook
     private static function handOver(
         Store $store,
         MarketTerm $term,
-        ?stdClass $decision,
+        ?RivalryChoice $choice,
         bool $isTakenBack,
         ?int $userId,
     ): void {
-        $verdict = $decision === null ? null : Verdict::from((string) $decision->decision);
-        if ($decision === null || $decision->main_page === null || $verdict === null || ! $verdict->movesPage()) {
+        if ($choice?->main === null || ! $choice->verdict->movesPage()) {
             return;
         }
-        $main = (int) $decision->main_page;
-        $other = (int) $decision->page_id === $main ? (int) $decision->rival_id : (int) $decision->page_id;
         MergeAsked::dispatch(
             $store->id,
-            $other,
-            $main,
-            $verdict === Verdict::Merge,
+            $choice->page === $choice->main ? $choice->rival : $choice->page,
+            $choice->main,
+            $choice->verdict === Verdict::Merge,
             $isTakenBack,
             "two pages for “{$term->term}”",
             $userId,
         );
+    }
+
+    /** @param  array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int}  $key */
+    private static function kept(array $key): ?RivalryChoice
+    {
+        $row = DB::table('match_decisions')
+            ->where($key)
+            ->first(['decision', 'main_page']);
+
+        return $row === null
+            ? null
+            : new RivalryChoice(
+                $key['page_id'],
+                $key['rival_id'],
+                Verdict::from((string) $row->decision),
+                $row->main_page === null ? null : (int) $row->main_page,
+            );
     }
 
     /** @return array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int} */

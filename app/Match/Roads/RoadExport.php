@@ -21,8 +21,8 @@ final class RoadExport
         foreach (RoadView::all($store) as $road) {
             foreach ($road->steps === [] ? [null] : $road->steps as $step) {
                 yield [
-                    (string) $road->row->term,
-                    (string) $road->row->rival_url,
+                    $road->kept->term,
+                    $road->kept->rivalUrl,
                     $road->rival->backlinks,
                     $road->rival->internal,
                     $road->own->backlinks,
@@ -30,8 +30,8 @@ final class RoadExport
                     $road->road->links,
                     $road->road->cost,
                     $road->road->months,
-                    $step === null ? null : (string) $step->term,
-                    $step === null || $step->reached_on === null ? null : (string) $step->reached_on,
+                    $step?->term,
+                    $step?->reachedOn,
                 ];
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Screens;
 
 use App\Match\Planning\Plan;
+use App\Match\Rivalries\Rivalry;
 use App\Match\Rivalries\RivalryBook;
 use App\Match\Terms\Asks;
 use App\Match\Terms\MatchState;
@@ -30,10 +31,10 @@ final class TermScreen
             'SELECT * FROM match_pairs WHERE term_id = ? AND store_id = ? ORDER BY worth DESC, page_id',
             [$term, $store->id],
         );
-        $rivals = RivalryBook::of($store, $term);
+        $rivals = Rivalry::all($store, $term);
         $ids = array_map(static fn (stdClass $pair): int => (int) $pair->page_id, $pairs);
         foreach ($rivals as $rival) {
-            array_push($ids, (int) $rival->page_id, (int) $rival->rival_id);
+            array_push($ids, $rival->pageId, $rival->rivalId);
         }
         foreach ([$row->leadPage, $row->supportPage] as $page) {
             $page === null || ($ids[] = (int) $page);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -77,11 +78,11 @@ final class Groups
 
     /**
      * @param  int  $page  from 1
-     * @return list<stdClass> id, term, volume, asked, terms, worth, led: terms of the group that lead a page
+     * @return list<TermGroup>
      */
     public static function page(Store $store, int $market, int $page): array
     {
-        $rows = DB::select(
+        $heads = DB::select(
             'SELECT g.head_id AS id, h.term, h.volume, h.asked FROM match_groups g JOIN match_terms h ON h.id =
                 g.head_id
                 WHERE g.store_id = ? AND g.market_id = ? ORDER BY g.worth DESC, g.head_id DESC LIMIT '.
@@ -92,29 +93,25 @@ final class Groups
         );
         $counts = [];
         foreach (
-            $rows === []
+            $heads === []
                 ? []
                 : DB::select(
                     'SELECT head_id, COUNT(*) AS terms, SUM(worth) AS worth, SUM(lead_page IS NOT NULL) AS led FROM
                         match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 AND head_id IN ('.
-                        Bulk::list(Bulk::ids($rows, 'id')).
+                        Bulk::list(Bulk::ids($heads, 'id')).
                         ') GROUP BY head_id',
                     [$store->id, $market],
                 ) as $count
         ) {
-            $counts[(int) $count->head_id] = $count;
+            $counts[(int) $count->head_id] = (array) $count;
         }
 
-        return array_values(
-            array_map(static function (stdClass $row) use ($counts): stdClass {
-                $count = $counts[(int) $row->id] ?? null;
-
-                return (object) ((array) $row + [
-                    'terms' => (int) ($count->terms ?? 0),
-                    'worth' => (float) ($count->worth ?? 0.0),
-                    'led' => (int) ($count->led ?? 0),
-                ]);
-            }, $rows),
+        return Records::of(
+            TermGroup::class,
+            array_map(
+                static fn (stdClass $head): object => (object) (($counts[(int) $head->id] ?? []) + (array) $head),
+                $heads,
+            ),
         );
     }
 }

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Match\Tracking;
 
 use App\Match\Terms\Asks;
-use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\PositionBand;
-use stdClass;
 
 /** Which tracked terms a screen shows, and in which order; what its address says. */
 final readonly class TrackedFilter
@@ -105,30 +103,24 @@ final readonly class TrackedFilter
         return [$where, $values];
     }
 
-    /** In which band a row of match_tracked stands. */
-    public static function bandOf(int $milli): string
-    {
-        return $milli === 0 ? self::UNSEEN : (string) PositionBand::of($milli / 1000)->value;
-    }
-
     /**
-     * @param  list<stdClass>  $rows  with id, worth, clicks, impressions, position_milli and before_milli
-     * @return list<stdClass> in this order, the first to be shown first
+     * @param  list<Standing>  $terms
+     * @return list<Standing> in this order, the first to be shown first
      */
-    public function ordered(array $rows): array
+    public function ordered(array $terms): array
     {
         // A term that was not seen before has gained from behind all that were; one not seen now has lost as far.
-        $place = static fn (mixed $milli): int => Typed::int($milli) === 0 ? 101_000 : Typed::int($milli);
+        $place = static fn (int $milli): int => $milli === 0 ? 101_000 : $milli;
         $key = match ($this->order) {
-            'clicks' => static fn (stdClass $row): array => [-(int) $row->clicks, -(int) $row->impressions],
-            'position' => static fn (stdClass $row): array => [$place($row->position_milli)],
-            'gained' => static fn (stdClass $row): array => [$place($row->position_milli) - $place($row->before_milli)],
-            'lost' => static fn (stdClass $row): array => [$place($row->before_milli) - $place($row->position_milli)],
-            default => static fn (stdClass $row): array => [-(float) $row->worth],
+            'clicks' => static fn (Standing $one): array => [-$one->clicks, -$one->impressions],
+            'position' => static fn (Standing $one): array => [$place($one->positionMilli)],
+            'gained' => static fn (Standing $one): array => [$place($one->positionMilli) - $place($one->beforeMilli)],
+            'lost' => static fn (Standing $one): array => [$place($one->beforeMilli) - $place($one->positionMilli)],
+            default => static fn (Standing $one): array => [-$one->worth],
         };
-        $keys = array_map(static fn (stdClass $row): array => [...$key($row), (int) $row->id], $rows);
+        $keys = array_map(static fn (Standing $one): array => [...$key($one), $one->id], $terms);
         asort($keys);
 
-        return array_values(array_map(static fn (int $nth): stdClass => $rows[$nth], array_keys($keys)));
+        return array_values(array_map(static fn (int $nth): Standing => $terms[$nth], array_keys($keys)));
     }
 }

@@ -7,9 +7,9 @@ namespace App\Match\Tracking;
 use App\Facts\SearchHistory;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Tracked terms as a screen shows them: rows with their last weeks, and how many stood in which band week by week. */
 final readonly class TrackedList
@@ -31,7 +31,7 @@ final readonly class TrackedList
     /** @var ?string the last day that is told */
     public ?string $lastDay;
 
-    /** @var list<stdClass> id, digest, worth and figures of all tracked terms that are like the filter, of any band */
+    /** @var list<Standing> all tracked terms that are like the filter, of any band */
     private array $all;
 
     public function __construct(private Store $store, private TrackedFilter $filter)
@@ -44,67 +44,52 @@ final readonly class TrackedList
         $this->weeks = array_slice(array_map(strval(...), array_keys($weeks)), -self::WEEKS);
         $this->lastDay = $days === [] ? null : $days[count($days) - 1];
         [$where, $values] = $filter->where($store);
-        $this->all = array_values(
-            DB::select(
-                'SELECT t.id, t.digest, t.worth, COALESCE(k.clicks, 0) AS clicks, COALESCE(k.impressions, 0) AS
+        $this->all = Records::select(
+            Standing::class,
+            'SELECT t.id, t.worth, COALESCE(k.clicks, 0) AS clicks, COALESCE(k.impressions, 0) AS
                     impressions, COALESCE(k.position_milli, 0) AS position_milli, COALESCE(k.before_milli, 0) AS
                     before_milli, COALESCE(k.bands, \'\') AS bands, k.bands_to FROM '.
-                    self::TABLES.
-                    " WHERE $where",
-                $values,
-            ),
+                self::TABLES.
+                " WHERE $where",
+            $values,
         );
     }
 
-    /** @return list<stdClass> rows of match_terms with what is tracked of them, and their tags */
+    /** @return list<TrackedTerm> */
     public function rows(int $offset = 0): array
     {
-        $some = array_slice($this->filter->ordered($this->inBand()), $offset, self::SIZE);
+        $some = array_column(array_slice($this->filter->ordered($this->inBand()), $offset, self::SIZE), 'id');
         if ($some === []) {
             return [];
         }
-        $rows = [];
-        foreach (
-            DB::select(
-                'SELECT t.id, t.digest, t.term, t.asked, t.volume, t.worth, t.lead_page, s.tags, s.note, k.clicks,
-                    k.impressions, k.position_milli, k.before_milli, k.page_id, k.seen_on FROM '.
-                    self::TABLES.
-                    ' WHERE t.id IN ('.
-                    Bulk::list(Bulk::ids($some, 'id')).
-                    ')',
-            ) as $row
-        ) {
-            $rows[(int) $row->id] = $row;
-        }
-
-        return array_values(
-            array_filter(array_map(static fn (stdClass $one): ?stdClass => $rows[(int) $one->id] ?? null, $some)),
+        $rows = Records::select(
+            TrackedTerm::class,
+            'SELECT t.id, t.digest, t.term, t.lead_page, s.tags, k.clicks, k.impressions, k.position_milli,
+                k.before_milli, k.page_id, k.seen_on FROM '.
+                self::TABLES.
+                ' WHERE t.id IN ('.
+                Bulk::list($some).
+                ')',
         );
+        $rows = array_column($rows, null, 'id');
+
+        return array_values(array_filter(array_map(static fn (int $id): ?TrackedTerm => $rows[$id] ?? null, $some)));
     }
 
-    /** @return list<stdClass> */
+    /** @return list<Standing> */
     private function inBand(): array
     {
-        return $this->filter->band === ''
+        $band = $this->filter->band;
+
+        return $band === ''
             ? $this->all
-            : array_values(
-                array_filter(
-                    $this->all,
-                    fn (stdClass $row): bool => TrackedFilter::bandOf((int) $row->position_milli) ===
-                        $this->filter->band,
-                ),
-            );
+            : array_values(array_filter($this->all, static fn (Standing $one): bool => $one->band() === $band));
     }
 
     /** @return array<array-key, int> how many tracked terms of the filter stand in each band now, and "unseen" */
     public function standing(): array
     {
-        return array_count_values(
-            array_map(
-                static fn (stdClass $row): string => TrackedFilter::bandOf((int) $row->position_milli),
-                $this->all,
-            ),
-        );
+        return array_count_values(array_map(static fn (Standing $one): string => $one->band(), $this->all));
     }
 
     /**
@@ -118,7 +103,7 @@ final readonly class TrackedList
         $noons = array_map(static fn (string $week): int => (int) strtotime("$week 12:00 UTC"), $this->weeks);
         $noons = array_combine($this->weeks, $noons);
         foreach ($this->all as $row) {
-            $to = $row->bands_to === null ? null : (int) strtotime((string) $row->bands_to.' 12:00 UTC');
+            $to = $row->bandsTo === null ? null : (int) strtotime("$row->bandsTo 12:00 UTC");
             foreach ($to === null ? [] : $noons as $week => $noon) {
                 $back = intdiv($to - $noon, 604_800);
                 $band = (int) ($row->bands[$back] ?? 0);
@@ -130,7 +115,7 @@ final readonly class TrackedList
     }
 
     /**
-     * @param  list<stdClass>  $rows
+     * @param  list<TrackedTerm>  $rows
      * @return array<string, array<string, int>> thousandths of positions by digest and week; a week on which a term was
      * not seen is left out
      */
@@ -140,7 +125,7 @@ final readonly class TrackedList
         if ($rows === [] || $weeks === []) {
             return [];
         }
-        $digests = array_map(static fn (stdClass $row): string => (string) $row->digest, $rows);
+        $digests = array_column($rows, 'digest');
         $told = [];
         foreach (
             DB::select(

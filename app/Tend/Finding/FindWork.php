@@ -22,7 +22,6 @@ use App\Tend\Reach\DepthAims;
 use App\Tend\Reach\ReachRebuild;
 use App\Tend\Releasing\PartsSeen;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Looks through a store after each crawl: how pages are reached, then what each page tells, then what all of them
@@ -148,7 +147,7 @@ final class FindWork implements LongWork
             if ($rows === []) {
                 return true;
             }
-            $listed = self::listed($store, Bulk::ids($rows, 'page_id'));
+            $listed = ListedProduct::all($store, Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
                 $after = (int) $row->page_id;
                 $page = SeenPage::from($row, $listed[$after] ?? null);
@@ -209,30 +208,6 @@ final class FindWork implements LongWork
         }
 
         return true;
-    }
-
-    /**
-     * What the newest list of products tells of each page: the cheapest of its variants, as its structured data does.
-     *
-     * @param  list<int>  $pages
-     * @return array<int, stdClass>
-     */
-    private static function listed(Store $store, array $pages): array
-    {
-        $listed = [];
-        foreach (
-            DB::select(
-                'SELECT page_id, price, currency, life FROM product_rows WHERE store_id = ? AND is_current = 1
-                    AND page_id IN ('.
-                    Bulk::list($pages).
-                    ') AND price IS NOT NULL ORDER BY page_id, price DESC',
-                [$store->id],
-            ) as $row
-        ) {
-            $listed[(int) $row->page_id] = $row;
-        }
-
-        return $listed;
     }
 
     /** @return list<StoreFinder> */

@@ -16,7 +16,7 @@ final readonly class SeenPage
      * @param  array<string, mixed>  $details  see PageDetails
      * @param  int  $marks  bits of PageMark
      * @param  list<string>  $types  of its structured data, in whatever syntax
-     * @param  ?stdClass  $listed  what the newest list of products tells of it: price, currency, life
+     * @param  ?ListedProduct  $listed  what the newest list of products tells of it
      * @param  string  $headers  of its answer, as JSON by name
      */
     private function __construct(
@@ -30,13 +30,12 @@ final readonly class SeenPage
         public array $types,
         private array $details,
         private ?string $packedText,
-        public ?stdClass $listed,
+        public ?ListedProduct $listed,
         private string $headers,
     ) {
     }
 
-    /** @param  ?stdClass  $listed  as the constructor has it */
-    public static function from(stdClass $row, ?stdClass $listed = null): self
+    public static function from(stdClass $row, ?ListedProduct $listed = null): self
     {
         $types = json_decode((string) $row->types, true);
 

@@ -127,14 +127,14 @@ final class StructuredFinder implements PageFinder
             ['told' => $told, 'other' => $other],
         );
         if ($listed !== null) {
-            $currency = strtoupper((string) $listed->currency);
+            $currency = strtoupper($listed->currency);
             if ($currency !== '' && $product->currency !== '' && $currency !== $product->currency) {
                 return $found('currency', "$currency in the list of products");
             }
-            if (abs((float) $listed->price - $product->price) > self::CENT) {
-                return $found('price', number_format((float) $listed->price, 2, '.', '').' in the list of products');
+            if (abs($listed->price - $product->price) > self::CENT) {
+                return $found('price', number_format($listed->price, 2, '.', '').' in the list of products');
             }
-            $life = LifeState::tryFrom((int) $listed->life) ?? LifeState::Unknown;
+            $life = $listed->life();
             if (
                 self::isBuyable($life) !== null &&
                 self::isBuyable($product->life) !== null &&

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tend\Known;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** Whom somebody has asked about a page, what, and what was answered. */
@@ -13,15 +13,18 @@ final class Questions
 {
     private const SHOWN = 20;
 
-    /** @return Collection<int, \stdClass> rows of tend_questions, the newest first */
-    public static function of(Store $store, int $page): Collection
+    /** @return list<Question> the newest first */
+    public static function of(Store $store, int $page): array
     {
-        return DB::table('tend_questions')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->orderByDesc('id')
-            ->limit(self::SHOWN)
-            ->get();
+        return Records::of(
+            Question::class,
+            DB::table('tend_questions')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->orderByDesc('id')
+                ->limit(self::SHOWN)
+                ->get(),
+        );
     }
 
     /** @param  array{asked: string, question: string}  $what  whom, and what */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tend\Known;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** Which sitemap was told to which search engine, and when. */
@@ -13,16 +13,19 @@ final class Submissions
 {
     private const SHOWN = 50;
 
-    /** @return Collection<int, \stdClass> rows of tend_submissions with the name of whoever noted them, newest first */
-    public static function of(Store $store): Collection
+    /** @return list<Submission> the newest first */
+    public static function of(Store $store): array
     {
-        return DB::table('tend_submissions')
-            ->leftJoin('users', 'users.id', '=', 'tend_submissions.user_id')
-            ->where('store_id', $store->id)
-            ->orderByDesc('told_on')
-            ->orderByDesc('tend_submissions.id')
-            ->limit(self::SHOWN)
-            ->get(['tend_submissions.*', 'users.name as user_name']);
+        return Records::of(
+            Submission::class,
+            DB::table('tend_submissions')
+                ->leftJoin('users', 'users.id', '=', 'tend_submissions.user_id')
+                ->where('store_id', $store->id)
+                ->orderByDesc('told_on')
+                ->orderByDesc('tend_submissions.id')
+                ->limit(self::SHOWN)
+                ->get(['tend_submissions.*', 'users.name as user_name']),
+        );
     }
 
     /** @param  array<string, mixed>  $what  engine, sitemap and told_on; noted twice it stands there once */

@@ -18,7 +18,6 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
-use stdClass;
 
 /** Judges one change: which of its pages count, the weeks, the pages left alone, and what came of it. */
 final readonly class ChangeJudge
@@ -49,19 +48,8 @@ final readonly class ChangeJudge
 
     public function judge(Change $change): JudgedChange
     {
-        $rows = [];
-        foreach (
-            DB::select(
-                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, w.recipe_id, i.market_id, i.kind, i.status,
-                    i.indexable
-                    FROM watch_pages w LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.change_id = ?
-                    ORDER BY w.page_id',
-                [$change->id],
-            ) as $row
-        ) {
-            $rows[(int) $row->page_id] = $row;
-        }
-        $liveOn = array_map(static fn (stdClass $row): string => (string) $row->live_on, $rows);
+        $rows = ChangedPage::all($change->id);
+        $liveOn = array_map(static fn (ChangedPage $row): string => $row->liveOn, $rows);
         $fetched = Fetched::of($this->store, $liveOn, $change->day);
         $markets = $this->markets($rows);
         $weeks = $this->weeks($change, $markets, $fetched, false);
@@ -77,7 +65,7 @@ final readonly class ChangeJudge
         $changed = [];
         foreach ($rows as $page => $row) {
             $leftOut[$page] === LeftOut::Counts &&
-                ($changed[$page] = ['market' => (int) $row->market_id, 'kind' => (int) $row->kind]);
+                ($changed[$page] = ['market' => (int) $row->marketId, 'kind' => (int) $row->kind]);
         }
         if ($changed === []) {
             return JudgedChange::open(WhyOpen::NoPages, $fetched, $weeks, count($rows), $leftOut);
@@ -134,14 +122,14 @@ final readonly class ChangeJudge
     }
 
     /**
-     * @param  array<int, stdClass>  $rows
+     * @param  array<int, ChangedPage>  $rows
      * @return list<int> markets of its pages of which any week is told
      */
     private function markets(array $rows): array
     {
         $markets = [];
         foreach ($rows as $row) {
-            $row->market_id === null || ($markets[(int) $row->market_id] = true);
+            $row->marketId === null || ($markets[$row->marketId] = true);
         }
 
         return array_values(
@@ -168,7 +156,7 @@ final readonly class ChangeJudge
     }
 
     /**
-     * @param  array<int, stdClass>  $rows
+     * @param  array<int, ChangedPage>  $rows
      * @param  list<int>  $markets
      * @return array<int, LeftOut> by page
      */
@@ -187,12 +175,12 @@ final readonly class ChangeJudge
         $isTold = array_fill_keys($markets, true);
 
         return array_map(
-            static fn (stdClass $row): LeftOut => match (true) {
-                $row->market_id === null, (int) $row->status !== 0 && (int) $row->indexable !== 1 => LeftOut::Gone,
-                $row->undone_on !== null && $row->undone_on <= substr($to, 0, 10) => LeftOut::TakenBack,
-                isset($again[(int) $row->page_id]) => LeftOut::ChangedAgain,
-                isset($inCampaigns[(int) $row->page_id]) => LeftOut::Campaign,
-                ! isset($isTold[(int) $row->market_id]) => LeftOut::NoNumbers,
+            static fn (ChangedPage $row): LeftOut => match (true) {
+                $row->isGone() => LeftOut::Gone,
+                $row->isUndoneBy(substr($to, 0, 10)) => LeftOut::TakenBack,
+                isset($again[$row->pageId]) => LeftOut::ChangedAgain,
+                isset($inCampaigns[$row->pageId]) => LeftOut::Campaign,
+                ! isset($isTold[(int) $row->marketId]) => LeftOut::NoNumbers,
                 default => LeftOut::Counts,
             },
             $rows,

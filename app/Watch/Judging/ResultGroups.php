@@ -6,7 +6,6 @@ namespace App\Watch\Judging;
 
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
-use stdClass;
 
 /** Parts the pages of a change into groups, and says what came of each. */
 final class ResultGroups
@@ -77,7 +76,7 @@ final class ResultGroups
 
     /**
      * @param  list<WatchedPage>  $counting
-     * @param  array<int, stdClass>  $rows
+     * @param  array<int, ChangedPage>  $rows
      * @return list<list<int|float>> page, kind, group, sums before, sums afterwards, expected, gain
      */
     public function pages(array $counting, array $rows): array
@@ -89,7 +88,7 @@ final class ResultGroups
 
             return [
                 $page->id,
-                (int) $rows[$page->id]->kind,
+                $rows[$page->id]->kind,
                 $this->parts[$page->id],
                 $before->clicks,
                 $before->impressions,

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Watch\Reports;
 
 use App\Access\Mail\Postbox;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /** Who is sent the report of each month; each once, some days into the next one, when its numbers are whole. */
 final class Readers
@@ -41,10 +41,13 @@ final class Readers
         DB::table('watch_readers')->where('store_id', $store->id)->where('id', $id)->delete();
     }
 
-    /** @return list<stdClass> */
+    /** @return list<Reader> by address */
     public static function all(Store $store): array
     {
-        return array_values(DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get()->all());
+        return Records::of(
+            Reader::class,
+            DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get(),
+        );
     }
 
     /** Sends what is due: the month that is over, to whoever has not been sent it. Called each hour. */

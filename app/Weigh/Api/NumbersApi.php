@@ -6,7 +6,6 @@ namespace App\Weigh\Api;
 
 use App\Facts\NumberWindow;
 use App\Inventory\StorePages;
-use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -14,13 +13,18 @@ use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\MissingPage;
 use App\Weigh\Lists\QueryList;
+use App\Weigh\Lists\QueryRow;
+use App\Weigh\Lists\WeighedPage;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Lists\WinPage;
 use App\Weigh\Lists\WinQuery;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Remarks;
+use App\Weigh\Numbers\SumGroup;
 use App\Weigh\Numbers\Units;
+use App\Weigh\Numbers\WeekSums;
+use App\Weigh\Scoring\LosingPage;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
@@ -28,8 +32,6 @@ use App\Weigh\Worklists\WorklistSums;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
-use Orchard\Core\Demand\QueryClass;
-use stdClass;
 
 /**
  * The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by
@@ -54,26 +56,26 @@ final class NumbersApi
             $this->after($request),
             self::size($request),
         );
-        $then = $lens->against === 'year' ? '_year' : '_before';
 
         return $this->answer(
             $store,
             $lens,
             array_map(
-                static fn (stdClass $row): array => [
-                    'page' => (int) $row->page_id,
+                static fn (WeighedPage $row): array => [
+                    'page' => $row->pageId,
                     'url' => $row->url,
                     'title' => $row->title,
-                    'kind' => PageKind::from((int) $row->page_kind)->key(),
-                    ...SumsAnswer::sums((array) $row, $then),
+                    'kind' => $row->pageKind->key(),
+                    ...SumsAnswer::compared($row->sums),
+                    ...SumsAnswer::sales($row->sums->now),
                     'upside' => SumsAnswer::money($row->upside),
                     'low' => SumsAnswer::money($row->low),
                     'high' => SumsAnswer::money($row->high),
                     'upside_wording' => SumsAnswer::money($row->wording),
                     'upside_position' => SumsAnswer::money($row->lift),
-                    'extra_clicks' => SumsAnswer::money($row->extra_clicks),
-                    'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
-                    'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks,
+                    'extra_clicks' => SumsAnswer::money($row->extraClicks),
+                    'click_value' => $row->clickValue === null ? null : round($row->clickValue, 4),
+                    'withheld_clicks' => $row->withheldClicks,
                     'reason' => $row->reason,
                     'lead_term' => $row->lead,
                     'touched' => $row->touched,
@@ -96,20 +98,19 @@ final class NumbersApi
             $this->after($request),
             self::size($request),
         );
-        $then = $lens->against === 'year' ? '_year' : '_before';
 
         return $this->answer(
             $store,
             $lens,
             array_map(
-                static fn (stdClass $row): array => [
-                    'query' => (int) $row->query_id,
+                static fn (QueryRow $row): array => [
+                    'query' => $row->queryId,
                     'text' => $row->text,
-                    'class' => QueryClass::from((int) $row->class)->key(),
-                    'pages' => (int) $row->pages,
-                    ...SumsAnswer::sums((array) $row, $then),
-                    'volume' => $row->volume === null ? null : (int) $row->volume,
-                    'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
+                    'class' => $row->class->key(),
+                    'pages' => $row->pages,
+                    ...SumsAnswer::compared($row->sums),
+                    'volume' => $row->volume,
+                    'difficulty' => $row->difficulty,
                 ],
                 $rows,
             ),
@@ -125,19 +126,17 @@ final class NumbersApi
             is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')])
                 ? $request->query('by')
                 : 'kind';
-        $then = $lens->against === 'year' ? '_year' : '_before';
         if ($by === 'week') {
             return $this->answer(
                 $store,
                 $lens,
                 array_map(
-                    static fn (stdClass $row): array => [
-                        'name' => (string) $row->week,
-                        'clicks' => (int) $row->clicks,
-                        'impressions' => (int) $row->impressions,
-                        'position' => SumsAnswer::position((array) $row, ''),
-                        'orders' => (int) $row->orders,
-                        'revenue' => SumsAnswer::money($row->revenue),
+                    static fn (WeekSums $row): array => [
+                        'name' => $row->week,
+                        'clicks' => $row->sums->clicks,
+                        'impressions' => $row->sums->impressions,
+                        'position' => SumsAnswer::position($row->sums),
+                        ...SumsAnswer::sales($row->sums),
                     ],
                     GroupSums::weeks($store, $lens),
                 ),
@@ -146,7 +145,7 @@ final class NumbersApi
         }
         $markets = Markets::of($store);
         $rows = GroupSums::of($store, $lens, $by);
-        $pages = $by === 'collection' ? array_values(Typed::ints(array_column($rows, 'name'))) : [];
+        $pages = $by === 'collection' ? array_values(array_map(intval(...), array_column($rows, 'name'))) : [];
         $urls = array_flip(StorePages::byUrl($store, $pages));
         $name = static fn (string $name): string => match ($by) {
             'kind' => PageKind::from((int) $name)->key(),
@@ -161,10 +160,11 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (array $row): array => [
-                    'name' => $name(is_scalar($row['name']) ? (string) $row['name'] : ''),
-                    'pages' => SumsAnswer::whole($row, 'pages'),
-                    ...SumsAnswer::sums($row, $then),
+                static fn (SumGroup $row): array => [
+                    'name' => $name($row->name),
+                    'pages' => $row->pages,
+                    ...SumsAnswer::compared($row->sums),
+                    ...SumsAnswer::sales($row->sums->now),
                 ],
                 $rows,
             ),
@@ -180,12 +180,12 @@ final class NumbersApi
             $store,
             $lens,
             array_map(
-                static fn (stdClass $row): array => [
-                    'page' => (int) $row->page_id,
+                static fn (LosingPage $row): array => [
+                    'page' => $row->pageId,
                     'url' => $row->url,
-                    'clicks' => (int) $row->clicks,
-                    'change' => -(int) $row->lost,
-                    ...array_map(static fn (mixed $part): ?float => $row->has_parts ? SumsAnswer::money($part) : null, [
+                    'clicks' => $row->clicks,
+                    'change' => -$row->lost,
+                    ...array_map(static fn (float $part): ?float => $row->hasParts ? SumsAnswer::money($part) : null, [
                         'by_searches' => $row->demand,
                         'by_position' => $row->place,
                         'by_click_rate' => $row->rate,

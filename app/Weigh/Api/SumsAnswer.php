@@ -4,47 +4,42 @@ declare(strict_types=1);
 
 namespace App\Weigh\Api;
 
+use App\Weigh\Numbers\ComparedSums;
+use App\Weigh\Numbers\Sums;
+
 /** Sums as scripts read them. */
 final class SumsAnswer
 {
-    /**
-     * @param  array<string, mixed>  $row
-     * @return array<string, int|float|null>
-     */
-    public static function sums(array $row, string $then): array
+    /** @return array<string, int|float|null> */
+    public static function compared(ComparedSums $sums): array
     {
         return [
-            'clicks' => self::whole($row, 'clicks'),
-            'impressions' => self::whole($row, 'impressions'),
-            'position' => self::position($row, ''),
-            'clicks_compared' => self::whole($row, "clicks_beside$then"),
-            'impressions_compared' => self::whole($row, "impressions_beside$then"),
-            'clicks_then' => self::whole($row, "clicks$then"),
-            'impressions_then' => self::whole($row, "impressions$then"),
-            'position_then' => self::position($row, $then),
-        ] +
-            (array_key_exists('revenue', $row)
-                ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])]
-                : []);
+            'clicks' => $sums->now->clicks,
+            'impressions' => $sums->now->impressions,
+            'position' => self::position($sums->now),
+            'clicks_compared' => $sums->beside->clicks,
+            'impressions_compared' => $sums->beside->impressions,
+            'clicks_then' => $sums->then->clicks,
+            'impressions_then' => $sums->then->impressions,
+            'position_then' => self::position($sums->then),
+        ];
     }
 
-    /** @param  array<string, mixed>  $row */
-    public static function whole(array $row, string $key): int
+    /** @return array{orders: int, revenue: ?float} */
+    public static function sales(Sums $sums): array
     {
-        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        return ['orders' => $sums->orders, 'revenue' => self::money($sums->revenue)];
     }
 
-    /** @param  array<string, mixed>  $row */
-    public static function position(array $row, string $end): ?float
+    public static function position(Sums $sums): ?float
     {
-        $impressions = self::whole($row, "impressions$end");
-        $sum = self::whole($row, "position_sum$end");
+        $position = $sums->position();
 
-        return $impressions > 0 && $sum > 0 ? round($sum / $impressions / 1000, 2) : null;
+        return $position === null ? null : round($position, 2);
     }
 
-    public static function money(mixed $value): ?float
+    public static function money(?float $value): ?float
     {
-        return is_numeric($value) ? round((float) $value, 2) : null;
+        return $value === null ? null : round($value, 2);
     }
 }

@@ -49,9 +49,7 @@ final class NumbersController
             'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
             'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
             'rows' => $by === 'week' ? [] : GroupNames::of($store, $by, GroupSums::of($store, $lens, $by)),
-            'events' => $weeks === [] || $window === null
-                    ? []
-                    : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
+            'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, $weeks[0]->week, $window->lastDay),
         ]);
     }
 

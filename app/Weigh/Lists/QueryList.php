@@ -9,17 +9,17 @@ use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Queries of one market with their sums, a screen at a time by key; and the pages that stand for one of them. */
 final class QueryList
 {
     public const PAGE = 50;
 
-    /** @return array{rows: list<stdClass>, next: ?string} of the lens's market, or the first */
+    /** @return array{rows: list<QueryRow>, next: ?string} of the lens's market, or the first */
     public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         [$where, $values] = self::where($store, $lens);
@@ -29,12 +29,11 @@ final class QueryList
             array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
         }
         $rows = DB::select(
-            "SELECT r.*, q.text, w.difficulty, w.volume, m.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where
+            "SELECT r.*, q.text, w.difficulty, w.volume FROM (SELECT s.* FROM weigh_query_sums s WHERE $where
                 ORDER BY s.$column DESC, s.query_id DESC LIMIT ".
                 ($size + 1).
                 ") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id
-                    AND w.query_id = r.query_id LEFT JOIN weigh_query_markets m ON m.store_id = r.store_id
-                    AND m.query_id = r.query_id AND m.market_id = r.market_id ORDER BY r.$column DESC,
+                    AND w.query_id = r.query_id ORDER BY r.$column DESC,
                         r.query_id DESC",
             $values,
         );
@@ -45,7 +44,11 @@ final class QueryList
             $next = $last->{$column}.'_'.$last->query_id;
         }
 
-        return ['rows' => array_values($rows), 'next' => $next];
+        foreach ($rows as $row) {
+            $row->sums = ComparedSums::from($row, $lens->against);
+        }
+
+        return ['rows' => Records::of(QueryRow::class, $rows), 'next' => $next];
     }
 
     /** Queries of the whole list that page() goes through. */

@@ -10,6 +10,7 @@ use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
+use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Reason;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +33,7 @@ final class WeighedPages
         'revenue' => false,
     ];
 
-    /** @return array{rows: list<stdClass>, next: ?string} */
+    /** @return array{rows: list<WeighedPage>, next: ?string} */
     public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         $byNumbers = in_array($sort, ['clicks', 'impressions'], true);
@@ -85,10 +86,9 @@ final class WeighedPages
 
     /**
      * @param  list<int>  $pages
-     * @return list<stdClass> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles,
-     * when their texts were changed last, and the worklist they are in
+     * @return list<WeighedPage> in that order, with their numbers in the lens (0 where it sees nothing)
      */
-    public static function rows(Store $store, Lens $lens, array $pages): array
+    private static function rows(Store $store, Lens $lens, array $pages): array
     {
         if ($pages === []) {
             return [];
@@ -97,15 +97,14 @@ final class WeighedPages
         $rows = [];
         foreach (
             DB::select(
-                "SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks,
+                "SELECT i.page_id, i.kind AS page_kind, p.url, f.title, n.clicks,
                     n.impressions,
                     n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before,
                     n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before,
                     n.clicks_year,
                     n.impressions_year, n.position_sum_year, n.clicks_beside_year, n.impressions_beside_year,
                     n.position_sum_beside_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift,
-                    s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value,
-                    s.market_id
+                    s.reason, s.extra_clicks, s.withheld_clicks, s.click_value
             FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s
             ON s.page_id = i.page_id LEFT
             JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ?
@@ -129,13 +128,17 @@ final class WeighedPages
             $listed[(int) $row->page_id] = (string) $row->name;
         }
         foreach ($rows as $page => $row) {
+            $row->sums = ComparedSums::from($row, $lens->against);
             $row->reason = Reason::wordsOf($row->reason);
             $row->touched = $touched[$page] ?? null;
             $row->worklist = $listed[$page] ?? null;
             $row->lead = $leads[$page] ?? null;
         }
 
-        return array_values(array_filter(array_map(static fn (int $page): ?stdClass => $rows[$page] ?? null, $pages)));
+        return Records::of(
+            WeighedPage::class,
+            array_filter(array_map(static fn (int $page): ?stdClass => $rows[$page] ?? null, $pages)),
+        );
     }
 
     /** What is weighed in a lens's market and kind. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -13,19 +14,20 @@ use Illuminate\Support\Facades\DB;
 final class GroupNames
 {
     /**
-     * @param  list<array<string, mixed>>  $rows  of GroupSums
-     * @return list<array<string, mixed>> with a label and, for what can be looked at alone, what stands in the address
+     * @param  list<SumGroup>  $groups
+     * @return list<NamedGroup>
      */
-    public static function of(Store $store, string $by, array $rows): array
+    public static function of(Store $store, string $by, array $groups): array
     {
         $markets = Markets::of($store);
         $urls =
             $by === 'collection'
-                ? DB::table('pages')->whereIn('id', array_column($rows, 'name'))->pluck('url', 'id')->all()
+                ? DB::table('pages')->whereIn('id', array_column($groups, 'name'))->pluck('url', 'id')->all()
                 : [];
-        foreach ($rows as $i => $row) {
-            $name = is_scalar($row['name']) ? (string) $row['name'] : '';
-            [$rows[$i]['label'], $rows[$i]['asked']] = match ($by) {
+        $named = [];
+        foreach ($groups as $group) {
+            $name = $group->name;
+            [$label, $asked] = match ($by) {
                 'kind' => [PageKind::from((int) $name)->plural(), ['kind' => PageKind::from((int) $name)->key()]],
                 'market' => [$markets->find((int) $name)->name, ['market' => $name]],
                 'device' => [
@@ -37,13 +39,14 @@ final class GroupNames
                     ['class' => (int) $name === Lens::ALL ? null : Lens::CLASSES[(int) $name] ?? null],
                 ],
                 'collection' => [
-                    preg_replace('~^https?://[^/]+~', '', is_string($urls[$name] ?? null) ? $urls[$name] : $name),
+                    (string) preg_replace('~^https?://[^/]+~', '', Typed::text($urls[$name] ?? $name)),
                     null,
                 ],
                 default => [$name, null],
             };
+            $named[] = new NamedGroup($group, $label, $asked);
         }
 
-        return $rows;
+        return $named;
     }
 }

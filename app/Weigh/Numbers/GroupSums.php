@@ -84,7 +84,7 @@ final class GroupSums
     /**
      * Sums of a lens by what is asked, the most impressions first; weeks in their order.
      *
-     * @return list<array<string, mixed>> name, pages and all sums
+     * @return list<SumGroup>
      */
     public static function of(Store $store, Lens $lens, string $sort): array
     {
@@ -120,13 +120,22 @@ final class GroupSums
             );
         }
 
-        return array_values(array_map(static fn (stdClass $row): array => (array) $row, $rows));
+        return array_values(
+            array_map(
+                static fn (stdClass $row): SumGroup => new SumGroup(
+                    (string) $row->name,
+                    (int) $row->pages,
+                    ComparedSums::from($row, $lens->against),
+                ),
+                $rows,
+            ),
+        );
     }
 
     /**
      * Sums by week over the last 104, oldest first.
      *
-     * @return list<stdClass> week, clicks, impressions, position_sum, orders, revenue
+     * @return list<WeekSums>
      */
     public static function weeks(Store $store, Lens $lens): array
     {
@@ -150,14 +159,16 @@ final class GroupSums
         };
         [$narrows, $more] = $lens->narrows('');
 
+        $rows = DB::select(
+            "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue
+                FROM weigh_weeks
+                WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week",
+            [$store->id, ...$values, ...$more],
+        );
+
         return array_values(
-            DB::select(
-                "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
-                    SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue
-                    FROM weigh_weeks
-                    WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week",
-                [$store->id, ...$values, ...$more],
-            ),
+            array_map(static fn (stdClass $row): WeekSums => new WeekSums((string) $row->week, Sums::from($row)), $rows),
         );
     }
 }

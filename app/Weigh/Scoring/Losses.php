@@ -9,6 +9,7 @@ use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -196,19 +197,17 @@ final class Losses
         return $sentences;
     }
 
-    /** @return list<stdClass> the pages of a comparison, the most lost first */
+    /** @return list<LosingPage> the pages of a comparison, the most lost first */
     public static function page(Store $store, Lens $lens): array
     {
         [$where, $values] = $lens->narrows('l.');
 
-        return array_values(
-            DB::select(
-                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT
-                    JOIN page_facts f
-                    ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ?
-                    AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
-                [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values],
-            ),
+        return Records::select(
+            LosingPage::class,
+            "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f
+                ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ?
+                AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
+            [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values],
         );
     }
 

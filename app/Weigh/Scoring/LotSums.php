@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * The three largest lots of a store: groups of pages by which the most could be earned more. A product counts in one
@@ -44,24 +44,16 @@ final class LotSums
         }
     }
 
-    /** @return list<array{name: string, place: int, kind: PageKind, row: stdClass}> */
+    /** @return list<ScoredLot> the largest first */
     public static function of(Store $store, int $market): array
     {
-        $lots = [];
-        foreach (
-            DB::select(
-                'SELECT l.*, r.name, f.title FROM weigh_lots l LEFT JOIN pages p ON p.id = l.collection_id LEFT
-                    JOIN resources r ON r.id = p.resource_id LEFT JOIN page_facts f ON f.page_id = l.collection_id
-                    AND f.to_crawl = 0 WHERE l.store_id = ? AND l.market_id = ? ORDER BY l.place',
-                [$store->id, $market],
-            ) as $row
-        ) {
-            $kind = PageKind::from((int) $row->kind);
-            $name = trim((string) ($row->name ?: $row->title));
-            $lots[] = ['name' => $name, 'place' => (int) $row->place, 'kind' => $kind, 'row' => $row];
-        }
-
-        return $lots;
+        return Records::select(
+            ScoredLot::class,
+            'SELECT l.*, r.name, f.title FROM weigh_lots l LEFT JOIN pages p ON p.id = l.collection_id LEFT
+                JOIN resources r ON r.id = p.resource_id LEFT JOIN page_facts f ON f.page_id = l.collection_id
+                AND f.to_crawl = 0 WHERE l.store_id = ? AND l.market_id = ? ORDER BY l.place',
+            [$store->id, $market],
+        );
     }
 
     /** @return list<int> its pages, the ones of most upside first */

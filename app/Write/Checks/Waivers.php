@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Write\Checks;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Faults of pages that somebody let pass, because. */
 final class Waivers
@@ -34,17 +34,17 @@ final class Waivers
         return $bits;
     }
 
-    /** @return list<stdClass> those of one text, with who let it pass and when */
+    /** @return list<WaivedFault> those of one text */
     public static function of(int $resource, TextField $field): array
     {
-        return array_values(
+        return Records::of(
+            WaivedFault::class,
             DB::table('write_waivers as w')
                 ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
                 ->where('resource_id', $resource)
                 ->where('field', $field->value)
                 ->orderBy('check_bit')
-                ->get(['w.check_bit', 'w.reason', 'w.waived_at', 'u.name'])
-                ->all(),
+                ->get(['w.check_bit', 'w.reason', 'w.waived_at', 'u.name']),
         );
     }
 

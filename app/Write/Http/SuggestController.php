@@ -9,6 +9,7 @@ use App\Catalogue\StoreResources;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
+use App\Write\Suggestions\AskedWish;
 use App\Write\Suggestions\Briefs;
 use App\Write\Suggestions\Source;
 use App\Write\Suggestions\Sources;
@@ -42,7 +43,7 @@ final class SuggestController
     {
         return view('write.wishes', [
             'store' => $store,
-            'wishes' => WishScreen::latest($store),
+            'wishes' => AskedWish::latest($store, 30),
             'sources' => $this->sources->of($store),
             'told' => $this->sources->told($store),
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Changes\Trials\KeptTrial;
 use App\Changes\Trials\Trials;
 use App\Inventory\Selections;
 use App\Stores\Models\Store;
@@ -25,7 +26,7 @@ final class TrialController
     {
         return view('write.trials', [
             'store' => $store,
-            'trials' => TrialScreen::all($store),
+            'trials' => KeptTrial::all($store),
             'recipes' => $book->all($store),
             'selections' => Selections::named($store),
         ]);

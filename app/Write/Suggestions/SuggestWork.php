@@ -63,7 +63,7 @@ final class SuggestWork implements LongWork
         if ($row === null || $source === null) {
             return SliceEnd::failed('The source that was asked is no more.');
         }
-        $wish = Wish::fromRow($row);
+        $wish = Wish::kept(TextField::from((int) $row->field), (string) $row->style, (string) $row->facts);
         $judging = new Judging($store, new TextJudge($store, $this->ruler, $this->dictionaries), $this->ruler);
         $client = $this->sources->client($store, $source);
         $misses = $run->number('misses');

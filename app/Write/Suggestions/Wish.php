@@ -7,7 +7,6 @@ namespace App\Write\Suggestions;
 use Orchard\Core\Wording\Suggestions\Style;
 use Orchard\Core\Wording\Suggestions\Tone;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What somebody wants suggested: a field, the facts it may be made of, and what it is to be like. */
 final readonly class Wish
@@ -23,20 +22,26 @@ final readonly class Wish
     {
     }
 
-    public static function fromRow(stdClass $row): self
+    /**
+     * As columns() gave it.
+     *
+     * @param  string  $style  JSON
+     * @param  string  $facts  JSON
+     */
+    public static function kept(TextField $field, string $style, string $facts): self
     {
-        $style = (array) json_decode((string) $row->style, true);
+        $style = (array) json_decode($style, true);
         $words = static fn (mixed $given): array => array_values(array_filter((array) $given, is_string(...)));
 
         return new self(
-            TextField::from((int) $row->field),
+            $field,
             new Style(
                 Tone::tryFrom(is_string($style['tone'] ?? null) ? $style['tone'] : '') ?? Tone::Plain,
                 (bool) ($style['short'] ?? false),
                 $words($style['use'] ?? []),
                 $words($style['avoid'] ?? []),
             ),
-            $words(json_decode((string) $row->facts, true)),
+            $words(json_decode($facts, true)),
         );
     }
 

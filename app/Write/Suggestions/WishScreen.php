@@ -8,10 +8,8 @@ use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
-use stdClass;
 
 /**
  * What the screen of one wish tells: how far it is, what it cost, and the suggestions of some pages beside their facts.
@@ -27,28 +25,17 @@ final class WishScreen
     {
     }
 
-    /** @return Collection<int, stdClass> what was asked for lately, for the view write.wishes */
-    public static function latest(Store $store): Collection
-    {
-        return DB::table('write_wishes')
-            ->leftJoin('users', 'users.id', '=', 'user_id')
-            ->where('store_id', $store->id)
-            ->orderByDesc('write_wishes.id')
-            ->limit(30)
-            ->get(['write_wishes.*', 'users.name as person']);
-    }
-
     /** @return ?array<string, mixed> null where the store has no such wish */
     public function of(Store $store, int $id, string $show, int $after): ?array
     {
-        $wish = DB::table('write_wishes')->where('store_id', $store->id)->where('id', $id)->first();
+        $wish = AskedWish::find($store, $id);
         if ($wish === null) {
             return null;
         }
         $show = isset(self::SHOWN[$show]) ? $show : 'open';
         $pages = self::pages($id, $show, $after);
         $ids = array_column(array_slice($pages, 0, self::PAGES), 'resourceId');
-        $asked = Wish::fromRow($wish);
+        $asked = Wish::kept($wish->field, $wish->style, $wish->facts);
         $rows = Briefs::rows($store, $ids, $asked->field);
         $briefs = $this->briefs->of($store, $asked, $rows);
         $byId = array_column($rows, null, 'id');

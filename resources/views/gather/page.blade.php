@@ -67,7 +67,7 @@
             @endif
             @if ($told->backlinks)
                 <h2>Backlinks</h2>
-                <table class="ledger"><tbody>@foreach ($told->backlinks as $link)<tr><td class="clip">{{ $link->source_url }}</td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->followed ? '' : 'nofollow' }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($told->backlinks as $link)<tr><td class="clip">{{ $link->sourceUrl }}</td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->followed ? '' : 'nofollow' }}</td></tr>@endforeach</tbody></table>
             @endif
             @if ($details['structured'] ?? [])
                 <details><summary>Structured data</summary><pre class="wrap-any">{{ json_encode($details['structured'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) }}</pre></details>
@@ -102,7 +102,7 @@
             @endif
             @if ($told->crawlers)
                 <h2>Crawlers, 90 days</h2>
-                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Platform\Web\Forms::day($crawler->last_day) }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Platform\Web\Forms::day($crawler->lastDay) }}</td></tr>@endforeach</tbody></table>
             @endif
             @if ($earlier->isNotEmpty())
                 <h2>Earlier</h2>

@@ -12,15 +12,11 @@
             <thead><tr><th scope="col">Page</th><th scope="col">Element</th><th scope="col">HTML</th><th scope="col">After JavaScript</th></tr></thead>
             <tbody>
             @forelse ($renders as $render)
-                @php($raw = (array) json_decode((string) $render->raw, true))
-                @php($shown = (array) json_decode((string) $render->shown, true))
-                @php($words = static fn (mixed $value): string => is_array($value) ? (implode('; ', array_map(static fn ($one) => is_scalar($one) ? (string) $one : '', $value)) ?: 'none') : ((string) $value === '' ? 'none' : (string) $value))
-                @php($differing = array_filter(array_keys($shown), static fn (string $key): bool => ($raw[$key] ?? null) !== $shown[$key]))
-                @if ($render->problem || $differing === [])
-                    <tr><td class="clip"><a href="{{ route('page', [$store, $render->page_id]) }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $render->url) }}</a></td><td colspan="3">@if ($render->problem)<span class="state is-hand">{{ $render->problem }}</span>@else<span class="soft">no difference</span>@endif</td></tr>
+                @if ($render->problem || $render->differences() === [])
+                    <tr><td class="clip"><a href="{{ route('page', [$store, $render->pageId]) }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $render->url) }}</a></td><td colspan="3">@if ($render->problem)<span class="state is-hand">{{ $render->problem }}</span>@else<span class="soft">no difference</span>@endif</td></tr>
                 @else
-                    @foreach ($differing as $key)
-                        <tr><td class="clip">@if ($loop->first)<a href="{{ route('page', [$store, $render->page_id]) }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $render->url) }}</a>@endif</td><td>{{ $key }}</td><td class="wrap-any"><del>{{ $words($raw[$key] ?? '') }}</del></td><td class="wrap-any"><ins>{{ $words($shown[$key]) }}</ins></td></tr>
+                    @foreach ($render->differences() as $element => [$before, $after])
+                        <tr><td class="clip">@if ($loop->first)<a href="{{ route('page', [$store, $render->pageId]) }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $render->url) }}</a>@endif</td><td>{{ $element }}</td><td class="wrap-any"><del>{{ $before }}</del></td><td class="wrap-any"><ins>{{ $after }}</ins></td></tr>
                     @endforeach
                 @endif
             @empty

@@ -18,20 +18,20 @@
     <tbody>
     @forelse ($rows as $row)
         <tr>
-            <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->address }}"></td>
-            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
-            <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.App\Stores\Http\ShownUrl::of($store, $row->redirect_url) : ($row->problem ?? '')) }}</td>
+            <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" aria-label="Tick {{ $row->address }}"></td>
+            <td class="clip g-page"><a href="{{ route('page', [$store, $row->pageId]) }}" title="{{ $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+            <td class="clip g-title">{{ $row->title ?? ($row->redirectUrl ? '→ '.App\Stores\Http\ShownUrl::of($store, $row->redirectUrl) : ($row->problem ?? '')) }}</td>
             @foreach ($columns as $column)
-                @php($shown = $column->shown($row))
+                @php($shown = $column->shown($row->cells))
                 @switch ($column)
-                    @case (App\Gather\Pages\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Pages\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->cells->isIndexable()])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Pages\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
-                    @case (App\Gather\Pages\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Pages\PageColumn::Life)<td><span @class(['state', 'is-hand' => $row->cells->isEnding()])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Pages\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
                     @case (App\Gather\Pages\PageColumn::Lead)<td class="clip g-lead" title="{{ $shown }}">{{ $shown }}</td>@break
-                    @case (App\Gather\Pages\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-in">{{ $shown }}</a></td>@break
-                    @case (App\Gather\Pages\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-out">{{ $shown }}</a></td>@break
-                    @case (App\Gather\Pages\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#numbers">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->pageId]) }}#links-in">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->pageId]) }}#links-out">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->pageId]) }}#numbers">{{ $shown }}</a></td>@break
                     @default<td @class(['num' => $column->isNumber(), 'nowrap'])>{{ $shown }}</td>
                 @endswitch
             @endforeach

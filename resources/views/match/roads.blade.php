@@ -12,10 +12,10 @@
         <tbody>
         @forelse ($roads as $one)
             @php
-                $next = collect($one->steps)->firstWhere('reached_on', null);
-                $id = $terms[(int) $one->row->id] ?? null;
+                $next = collect($one->steps)->firstWhere('reachedOn', null);
+                $id = $terms[$one->kept->id] ?? null;
             @endphp
-            <tr><td>@if ($id)<a href="{{ route('match.road', [$store, $id]) }}">{{ $one->row->term }}</a>@else{{ $one->row->term }}@endif</td><td class="clip g-page" title="{{ $one->row->rival_url }}">{{ $one->row->rival_url }}</td><td class="num">@n($one->road->links)</td><td class="num">{{ $one->road->cost === null ? '–' : Forms::number($one->road->cost).' '.$markets->find((int) $one->row->market_id)->currency }}</td><td class="num">{{ $one->road->months ?? '–' }}</td><td class="num">{{ count($one->steps) === 0 ? '–' : $one->reached().' of '.count($one->steps) }}</td><td>{{ $next->term ?? '' }}</td></tr>
+            <tr><td>@if ($id)<a href="{{ route('match.road', [$store, $id]) }}">{{ $one->kept->term }}</a>@else{{ $one->kept->term }}@endif</td><td class="clip g-page" title="{{ $one->kept->rivalUrl }}">{{ $one->kept->rivalUrl }}</td><td class="num">@n($one->road->links)</td><td class="num">{{ $one->road->cost === null ? '–' : Forms::number($one->road->cost).' '.$markets->find($one->kept->marketId)->currency }}</td><td class="num">{{ $one->road->months ?? '–' }}</td><td class="num">{{ count($one->steps) === 0 ? '–' : $one->reached().' of '.count($one->steps) }}</td><td>{{ $next->term ?? '' }}</td></tr>
         @empty
             <tr><td colspan="7">None yet.</td></tr>
         @endforelse

@@ -38,16 +38,16 @@
             @php
                 $weeks = array_slice($list->weeks, -App\Match\Tracking\TrackedList::ROW_WEEKS);
                 $line = App\Match\Tracking\Line::of(array_map(static fn (string $week): ?float => isset($weeksOf[$row->digest][$week]) ? $weeksOf[$row->digest][$week] / 1000 : null, $weeks), 130, 22);
-                $shown = (int) ($row->page_id ?? 0) ?: (int) ($row->lead_page ?? 0);
-                $change = (int) $row->position_milli === 0 || (int) $row->before_milli === 0 ? null : ($row->before_milli - $row->position_milli) / 1000;
+                $shown = $row->shownPage();
+                $change = $row->change();
             @endphp
             <tr><td class="tick"><input type="checkbox" name="terms[]" value="{{ $row->id }}" aria-label="{{ $row->term }}"></td>
                 <td class="clip"><a href="{{ route('match.term', [$store, $row->id]) }}" data-beside>{{ $row->term }}</a></td>
-                <td class="clip soft">@if ($shown > 0)<a href="{{ $to(['page' => $shown]) }}" title="Its tracked terms">@if ((int) $row->position_milli > 0 && $row->lead_page !== null && (int) $row->lead_page !== $shown)<b class="hand" title="Another page than the one whose lead term it is">other:</b> @endif{{ $names[$shown]['name'] ?? '' }}</a>@endif</td>
+                <td class="clip soft">@if ($shown > 0)<a href="{{ $to(['page' => $shown]) }}" title="Its tracked terms">@if ($row->showsAnother())<b class="hand" title="Another page than the one whose lead term it is">other:</b> @endif{{ $names[$shown]['name'] ?? '' }}</a>@endif</td>
                 <td class="clip soft">{{ $row->tags }}</td>
                 <td><svg class="spark" viewBox="0 0 130 22" width="130" height="22" role="img" aria-label="{{ $line['path'] === '' && $line['dots'] === [] ? 'not seen' : 'seen in '.count($weeksOf[$row->digest] ?? []).' of '.count($weeks).' weeks' }}"><path d="{{ $line['path'] }}"/>@foreach ($line['dots'] as [$x, $y])<circle cx="{{ $x }}" cy="{{ $y }}" r="1.6"/>@endforeach</svg></td>
-                <td class="num"><b>{{ $place((int) $row->position_milli) }}</b></td><td class="num">@if ($change !== null)<span @class(['gain' => $change >= 0.05, 'hand' => $change <= -0.05])>{{ abs($change) < 0.05 ? '0' : ($change > 0 ? '+' : '−').App\Platform\Web\Forms::number(abs($change), 1) }}</span>@elseif ((int) $row->position_milli > 0)<span class="gain">new</span>@elseif ((int) $row->before_milli > 0)<span class="hand">gone</span>@endif</td>
-                <td class="num">@n((int) $row->clicks)</td><td class="num">@n((int) $row->impressions)</td><td class="num nowrap soft">{{ $row->seen_on === null ? ($isReading ? 'being read' : 'never') : App\Platform\Web\Forms::day($row->seen_on) }}</td></tr>
+                <td class="num"><b>{{ $place($row->positionMilli) }}</b></td><td class="num">@if ($change !== null)<span @class(['gain' => $change >= 0.05, 'hand' => $change <= -0.05])>{{ abs($change) < 0.05 ? '0' : ($change > 0 ? '+' : '−').App\Platform\Web\Forms::number(abs($change), 1) }}</span>@elseif ($row->positionMilli > 0)<span class="gain">new</span>@elseif ($row->beforeMilli > 0)<span class="hand">gone</span>@endif</td>
+                <td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num nowrap soft">{{ $row->seenOn === null ? ($isReading ? 'being read' : 'never') : App\Platform\Web\Forms::day($row->seenOn) }}</td></tr>
         @endforeach
         </tbody>
     </table>

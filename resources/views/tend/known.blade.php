@@ -23,7 +23,7 @@
                 <label for="proof-value">What stands in it</label> <input class="input" id="proof-value" name="value" maxlength="500" value="{{ old('value') }}">
                 <button class="button">Note it and look</button></form>@endcan
             <h2>Sitemaps that they were told of</h2>
-            @if ($submissions->isNotEmpty())<table class="ledger tight" id="submissions"><thead><tr><th scope="col">When</th><th scope="col">Search engine</th><th scope="col">Sitemap</th></tr></thead><tbody>@foreach ($submissions as $one)<tr><td class="nowrap">{{ Forms::day($one->told_on) }}</td><td>{{ $one->engine }}</td><td class="clip" title="{{ $one->user_name }}">{{ $one->sitemap }}</td></tr>@endforeach</tbody></table>@else<p class="soft">None is noted.</p>@endif
+            @if ($submissions !== [])<table class="ledger tight" id="submissions"><thead><tr><th scope="col">When</th><th scope="col">Search engine</th><th scope="col">Sitemap</th></tr></thead><tbody>@foreach ($submissions as $one)<tr><td class="nowrap">{{ Forms::day($one->toldOn) }}</td><td>{{ $one->engine }}</td><td class="clip" title="{{ $one->userName }}">{{ $one->sitemap }}</td></tr>@endforeach</tbody></table>@else<p class="soft">None is noted.</p>@endif
             @can('write', $store)<form method="post" action="{{ route('tend.known.told', $store) }}" class="known-form">@csrf
                 <label for="told-engine">Search engine</label> <input class="input" id="told-engine" name="engine" maxlength="60" required>
                 <label for="told-sitemap">Sitemap</label> <input class="input" id="told-sitemap" name="sitemap" type="url" maxlength="1000" required value="{{ $served }}">

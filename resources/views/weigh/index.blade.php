@@ -10,7 +10,6 @@
     $isMoney = $units->isMoney($lens->market);
     $active = $work?->isActive() ?? false;
     $previous = null;
-    $end = $lens->against === 'year' ? '_year' : '_before';
 @endphp
 @section('content')
     <div class="head">
@@ -52,18 +51,18 @@
             <tbody>
             @forelse ($rows as $row)
                 @php
-                    $alike = $sort === 'upside' && $previous !== null && (float) $row->high >= (float) $previous->upside && (float) $row->upside > 0;
-                    $rate = Orchard\Core\Demand\RateRange::of((int) $row->clicks, (int) $row->impressions);
-                    $position = (int) $row->position_sum > 0 ? $row->position_sum / max(1, $row->impressions) / 1000 : null;
-                    $spread = (int) $row->spread_milli / 1000;
+                    $alike = $sort === 'upside' && $previous !== null && $row->isAlike($previous);
+                    $rate = $row->sums->now->rate();
+                    $position = $row->sums->now->position();
+                    $spread = $row->spreadMilli / 1000;
                 @endphp
-                <tr id="page-{{ $row->page_id }}">
-                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Tick {{ App\Stores\Http\ShownUrl::of($store, $row->url) }}"></td>
-                    <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                    <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
+                <tr id="page-{{ $row->pageId }}">
+                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes($row->pageKind->value) }}" aria-label="Tick {{ App\Stores\Http\ShownUrl::of($store, $row->url) }}"></td>
+                    <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->pageId] + $lens->query()) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                    <td class="num">@n($row->sums->now->clicks)</td><td class="num">@include('weigh.change', ['now' => $row->sums->beside->clicks, 'then' => $row->sums->then->clicks])</td><td class="num">@n($row->sums->now->impressions)</td>
                     <td class="num" @if ($rate) title="Four times in five between {{ App\Platform\Web\Forms::number(100 * $rate->low, 2) }}% and {{ App\Platform\Web\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Platform\Web\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
                     <td class="num" @if ($position !== null) title="Its queries lie about {{ App\Platform\Web\Forms::number($spread, 1) }} positions around this average" @endif>{{ $position === null ? '–' : App\Platform\Web\Forms::number($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
-                    <td class="num">@if ($isMoney)@n($row->revenue)@else–@endif</td>
+                    <td class="num">@if ($isMoney)@n($row->sums->now->revenue)@else–@endif</td>
                     <td class="num"><b>{{ $money($row->upside) }}</b><span class="alike" @if ($alike) title="Not measurably different from the page above" @endif>{{ $alike ? '≈' : '' }}</span></td>
                     <td class="num soft">{{ $money($row->low) }}–{{ $money($row->high) }}</td><td class="num">{{ $money($row->wording) }}</td><td class="num">{{ $money($row->lift) }}</td>
                     <td class="clip w-why" title="{{ $row->reason }}@if ($row->lead) – lead term: {{ $row->lead }}@endif @if ($row->worklist) – in “{{ $row->worklist }}”@endif">@if ($row->worklist)<span class="state is-growth" title="In the worklist “{{ $row->worklist }}”">listed</span> @endif @if ($row->touched !== null)<span class="soft @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" title="{{ App\Changes\LastTouched::isSettling($row->touched) ? 'Released less than 6 weeks ago: wait for the effect before you change it again' : 'When its texts were last released from here' }}">released {{ App\Platform\Web\Forms::day($row->touched) }}</span> @endif{{ $row->reason }}</td>

@@ -23,9 +23,9 @@
                 $causes = ['fewer searches' => $row->demand, 'lower position' => $row->place, 'lower CTR at the same position' => $row->rate, 'lost queries' => $row->went, 'fewer withheld clicks' => $row->withheld];
                 asort($causes);
             @endphp
-            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->url }}"></td>
-                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num"><b>−@n($row->lost)</b></td>
-                @foreach ($parts as $part => $label)<td class="num">{{ $row->has_parts ? $signed((float) $row->{$part}) : '–' }}</td>@endforeach<td>{{ $row->has_parts ? array_key_first($causes) : 'no query data on both sides' }}</td></tr>
+            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" aria-label="Tick {{ $row->url }}"></td>
+                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->pageId] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num"><b>−@n($row->lost)</b></td>
+                @foreach ($parts as $part => $label)<td class="num">{{ $row->hasParts ? $signed($row->{$part}) : '–' }}</td>@endforeach<td>{{ $row->hasParts ? array_key_first($causes) : 'no query data on both sides' }}</td></tr>
         @empty
             <tr><td colspan="11">{{ $isCompared ? 'No page has lost clicks.' : 'Nothing can be compared: the note above says which days are missing.' }}</td></tr>
         @endforelse

@@ -27,7 +27,7 @@
 @if ($waivers)
     <h3>Let pass</h3>
     <ul class="faults">@foreach ($waivers as $waiver)
-        <li><form method="post" action="{{ route('write.faults.act', [$store, $page->id, $field->key()]) }}" data-fault>@csrf<input type="hidden" name="do" value="back"><input type="hidden" name="check" value="{{ Orchard\Core\Wording\Check::from((int) $waiver->check_bit)->key() }}">{{ ucfirst(Orchard\Core\Wording\Check::from((int) $waiver->check_bit)->label()) }}, because {{ $waiver->reason }} <span class="soft">{{ $waiver->name ?? 'somebody' }}, @day($waiver->waived_at)</span> @if ($mayWrite)<button class="button">Check it again</button>@endif</form></li>
+        <li><form method="post" action="{{ route('write.faults.act', [$store, $page->id, $field->key()]) }}" data-fault>@csrf<input type="hidden" name="do" value="back"><input type="hidden" name="check" value="{{ $waiver->checkBit->key() }}">{{ ucfirst($waiver->checkBit->label()) }}, because {{ $waiver->reason }} <span class="soft">{{ $waiver->name ?? 'somebody' }}, @day($waiver->waivedAt)</span> @if ($mayWrite)<button class="button">Check it again</button>@endif</form></li>
     @endforeach</ul>
 @endif
 @if ($comments)

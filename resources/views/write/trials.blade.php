@@ -8,7 +8,7 @@
         <thead><tr><th scope="col">Trial</th><th scope="col">Text</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Weeks</th><th scope="col">State</th><th scope="col">Live since</th><th scope="col">Until</th></tr></thead>
         <tbody>
         @forelse ($trials as $one)
-            <tr><td><a href="{{ route('write.trial', [$store, $one->id]) }}">{{ $one->name }}</a></td><td>{{ Orchard\Core\Wording\TextField::from((int) $one->field)->label() }}</td><td class="num">@n($one->pages)</td><td class="num">{{ $one->weeks }}</td><td>{{ App\Changes\Trials\TrialState::from((int) $one->state)->label() }}@if ($one->note) <span class="soft">{{ $one->note }}</span>@endif</td><td>@if ($one->starts_at)@day($one->starts_at)@endif</td><td>@if ($one->starts_at)@day($one->ends_at)@endif</td></tr>
+            <tr><td><a href="{{ route('write.trial', [$store, $one->id]) }}">{{ $one->name }}</a></td><td>{{ $one->field->label() }}</td><td class="num">@n($one->pages)</td><td class="num">{{ $one->weeks }}</td><td>{{ $one->state->label() }}@if ($one->note) <span class="soft">{{ $one->note }}</span>@endif</td><td>@if ($one->startsAt)@day($one->startsAt)@endif</td><td>@if ($one->startsAt)@day($one->endsAt)@endif</td></tr>
         @empty
             <tr><td colspan="7">None yet.</td></tr>
         @endforelse

@@ -3,15 +3,15 @@
     $mayWrite = Gate::allows('write', $store);
     $beside = $isBeside ? ['beside' => 1] : [];
     $done = (int) ($work?->number('done') ?? 0);
-    $left = (int) $wish->pages - array_sum($counts);
+    $left = $wish->pages - array_sum($counts);
 @endphp
 <div id="wish-part" class="wish" @if ($busy) hx-get="{{ route('write.wish', [$store, $wish->id] + $beside + ($isBeside ? [] : ['show' => $show])) }}" hx-trigger="every 1s" hx-swap="outerMorph" @endif>
     @if ($isBeside)<h2>Suggested {{ $asked->field->words() }}</h2>@endif
     @isset($problem)<p class="note is-hand" role="alert">{{ $problem }}</p>@endisset
     @if (! $isBeside || $busy || $work?->problem)
         <p role="status">
-            @if ($busy)Asking … @n($done) of @n($wish->pages) {{ (int) $wish->pages === 1 ? 'page' : 'pages' }}.@elseif ($left > 0)@n($left) {{ $left === 1 ? 'page was' : 'pages were' }} not asked for.@else Answered.@endif
-            <span class="soft">@n($wish->told_in) tokens sent, @n($wish->told_out) back{{ (float) $wish->price_in + (float) $wish->price_out > 0 ? ': '.App\Platform\Web\Forms::number(($wish->told_in * (float) $wish->price_in + $wish->told_out * (float) $wish->price_out) / 1000000, 2).' '.$wish->currency : ', at no cost' }}; @n($wish->foreseen_in) and @n($wish->foreseen_out) were foreseen.</span>
+            @if ($busy)Asking … @n($done) of @n($wish->pages) {{ $wish->pages === 1 ? 'page' : 'pages' }}.@elseif ($left > 0)@n($left) {{ $left === 1 ? 'page was' : 'pages were' }} not asked for.@else Answered.@endif
+            <span class="soft">@n($wish->toldIn) tokens sent, @n($wish->toldOut) back{{ $wish->isPriced() ? ': '.App\Platform\Web\Forms::number($wish->cost(), 2).' '.$wish->currency : ', at no cost' }}; @n($wish->foreseenIn) and @n($wish->foreseenOut) were foreseen.</span>
             @if ($work?->problem)<span class="state is-hand">{{ $work->problem }}</span>@endif
         </p>
     @endif

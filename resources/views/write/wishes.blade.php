@@ -9,7 +9,7 @@
         <thead><tr><th scope="col">When</th><th scope="col">Text</th><th scope="col">For</th><th scope="col">Written by</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Tokens</th><th scope="col">Asked by</th></tr></thead>
         <tbody>
         @forelse ($wishes as $wish)
-            <tr><td class="nowrap"><a href="{{ route('write.wish', [$store, $wish->id]) }}">@day($wish->made_at)</a></td><td>{{ Orchard\Core\Wording\TextField::from((int) $wish->field)->label() }}</td><td>{{ $wish->scope }}</td><td>{{ $wish->source }}</td><td class="num">@n($wish->pages)</td><td class="num">@n((int) $wish->told_in + (int) $wish->told_out)</td><td>{{ $wish->person ?? 'a command' }}</td></tr>
+            <tr><td class="nowrap"><a href="{{ route('write.wish', [$store, $wish->id]) }}">@day($wish->madeAt)</a></td><td>{{ $wish->field->label() }}</td><td>{{ $wish->scope }}</td><td>{{ $wish->source }}</td><td class="num">@n($wish->pages)</td><td class="num">@n($wish->toldIn + $wish->toldOut)</td><td>{{ $wish->person ?? 'a command' }}</td></tr>
         @empty
             <tr><td colspan="7">Nothing yet.</td></tr>
         @endforelse

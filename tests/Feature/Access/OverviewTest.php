@@ -25,6 +25,7 @@ use App\Stores\Steps\StepBoard;
 use App\Stores\StoreOptions;
 use App\Untangle\Lists\CauseProgress;
 use App\Weigh\Scoring\LotSums;
+use App\Weigh\Scoring\ScoredLot;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -203,11 +204,7 @@ it('takes no list of the whole shop for a lot', function (): void {
     $in($few, array_slice($pages, 0, 50));
     DB::transaction(static fn () => LotSums::rebuild($store));
     $lots = array_map(
-        static fn (array $lot): array => [
-            (int) $lot['row']->collection_id,
-            (int) $lot['row']->pages,
-            (float) $lot['row']->upside,
-        ],
+        static fn (ScoredLot $lot): array => [$lot->collectionId, $lot->pages, $lot->upside],
         LotSums::of($store, 0),
     );
     expect($lots)->toBe([[$few, 50, 500.0], [0, 250, 250.0]]);

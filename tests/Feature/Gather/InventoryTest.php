@@ -100,7 +100,7 @@ function listed(Store $store, array $asked): array
             $store,
             PageFilter::of($asked + array_filter(['after' => $after])),
         );
-        array_push($ids, ...array_map(static fn (object $row): int => (int) $row->page_id, $rows));
+        array_push($ids, ...array_column($rows, 'pageId'));
     } while ($after !== null);
 
     return $ids;

@@ -7,7 +7,9 @@ use App\Gather\Files\FileSort;
 use App\Match\Roads\OwnLinks;
 use App\Match\Roads\RoadBook;
 use App\Match\Roads\RoadExport;
+use App\Match\Roads\RoadStep;
 use App\Match\Roads\RoadView;
+use App\Match\Roads\WeakerTerm;
 use App\Match\Terms\TermList;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Work\WorkDesk;
@@ -119,7 +121,7 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
     $term = roadTerm($store, 'table lamp');
     $writer = member($store, Role::Writer);
     RoadBook::keep($store, $term, 'https://rival.example/x', new LinkStock(50, 0), null, $writer->id);
-    $weaker = array_column(RoadView::weaker($store, $term), 'term', 'id');
+    $weaker = array_column(WeakerTerm::all($store, $term), 'term', 'id');
     expect(array_filter($weaker, static fn (string $name): bool => str_contains($name, 'best')))->toBe([]);
     $small = roadTerm($store, 'small table lamp');
     $blue = roadTerm($store, 'blue table lamp');
@@ -134,7 +136,7 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
     $this->post($act, ['do' => 'add', 'terms' => [(int) $small->id]])->assertRedirect();
     $steps = RoadView::of($store, $term)->steps;
     // The term itself is no step to it, and none is there twice.
-    expect(array_map(static fn (object $step): int => (int) $step->term_id, $steps))->toBe([
+    expect(array_map(static fn (RoadStep $step): ?int => $step->termId, $steps))->toBe([
         (int) $small->id,
         (int) $blue->id,
     ]);
@@ -148,10 +150,10 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
     app(WorkDesk::class)->workToEnd((int) TrackWork::begin($store, null));
     $steps = RoadView::of($store, $term)->steps;
     // One stands at 6 now, the other at 14. What is on the road is offered no more.
-    expect(array_column(RoadView::weaker($store, $term), 'id'))->not->toContain((int) $small->id);
-    expect($steps[0]->reached_on)
+    expect(array_column(WeakerTerm::all($store, $term), 'id'))->not->toContain((int) $small->id);
+    expect($steps[0]->reachedOn)
         ->toBe(max(daysBack(56)))
-        ->and($steps[1]->reached_on)
+        ->and($steps[1]->reachedOn)
         ->toBeNull()
         ->and(RoadView::of($store, $term)->reached())
         ->toBe(1);

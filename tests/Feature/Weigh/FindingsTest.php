@@ -55,7 +55,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
     weigh($store);
     $found = static fn (string $sort): array => array_map(
         static fn (object $row): array => [
-            (string) parse_url((string) $row->url, PHP_URL_PATH),
+            (string) parse_url($row->url, PHP_URL_PATH),
             (int) $row->queries,
             array_column($row->best, 'text'),
         ],
@@ -127,17 +127,17 @@ it('takes losses apart so that the parts add up to the click, with what is withh
     weigh($store);
     $rows = [];
     foreach (Losses::page($store, new Lens(4)) as $row) {
-        $rows[(string) parse_url((string) $row->url, PHP_URL_PATH)] = $row;
+        $rows[(string) parse_url($row->url, PHP_URL_PATH)] = $row;
         expect($row->demand + $row->place + $row->rate + $row->came + $row->went + $row->withheld)
             ->toEqualWithDelta(-$row->lost, 1e-6)
-            ->and((float) $row->came)
+            ->and($row->came)
             ->toBe(4.0)
-            ->and((float) $row->went)
+            ->and($row->went)
             ->toBe(-8.0);
     }
     expect(array_keys($rows))
         ->toBe(['/lower', '/less', '/dull'])
-        ->and((int) $rows['/less']->lost)
+        ->and($rows['/less']->lost)
         ->toBe(4 * 56)
         ->and($rows['/less']->demand)
         ->toEqualWithDelta(-200, 1e-6)
