@@ -5,10 +5,17 @@ declare(strict_types=1);
 namespace Tests;
 
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Enumerable;
+use Illuminate\Support\Facades\View;
+use LogicException;
 use RuntimeException;
+use stdClass;
 
 abstract class TestCase extends BaseTestCase
 {
+    /** Views that are given JSON which somebody else has made, as it came. */
+    private const JSON = ['store.mapping' => true];
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -19,5 +26,24 @@ abstract class TestCase extends BaseTestCase
                 "Tests only run on a database whose name ends in _test, not on \"$name\". Use bin/orchard test.",
             );
         }
+        View::composer('*', static function (\Illuminate\View\View $view): void {
+            foreach ($view->getData() as $name => $value) {
+                if (self::isRow($value) && ! isset(self::JSON[$view->name()])) {
+                    throw new LogicException("The view {$view->name()} is given a row of the database as \$$name.");
+                }
+            }
+        });
+    }
+
+    /** Rows are told to templates as records: a row has what its query asked for, and nobody sees what that was. */
+    private static function isRow(mixed $value, int $deep = 2): bool
+    {
+        $list = $value instanceof Enumerable ? $value->all() : $value;
+
+        return $value instanceof stdClass ||
+            ($deep > 0 &&
+                is_array($list) &&
+                array_filter(array_slice($list, 0, 3), static fn (mixed $one): bool => self::isRow($one, $deep - 1)) !==
+                    []);
     }
 }

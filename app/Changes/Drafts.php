@@ -245,6 +245,17 @@ final class Drafts
         });
     }
 
+    /** @return array<int, Draft> by number of a TextField */
+    public function ofResource(int $resourceId): array
+    {
+        $drafts = [];
+        foreach (DB::table('drafts')->where('resource_id', $resourceId)->get() as $row) {
+            $drafts[(int) $row->field] = Draft::fromRow($row);
+        }
+
+        return $drafts;
+    }
+
     public function find(int $resourceId, TextField $field): ?Draft
     {
         $row = DB::table('drafts')->where('resource_id', $resourceId)->where('field', $field->value)->first();

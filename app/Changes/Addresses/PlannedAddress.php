@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace App\Changes\Addresses;
 
 use App\Changes\AddressField;
+use App\Changes\DraftState;
 use App\Platform\Database\Records;
 use Illuminate\Support\Facades\DB;
 
 /** What is to become of one field of a page's address with a release. */
 final readonly class PlannedAddress
 {
-    public function __construct(public int $pageId, public string $value, public string $state)
-    {
+    public function __construct(
+        public int $pageId,
+        public AddressField $field,
+        public string $value,
+        public DraftState $state,
+    ) {
     }
 
     /**
@@ -21,11 +26,29 @@ final readonly class PlannedAddress
      */
     public static function all(array $pages, AddressField $field): array
     {
-        $rows = DB::table('address_changes')
-            ->whereIn('page_id', $pages)
-            ->where('field', $field->value)
-            ->get(['page_id', 'value', 'state']);
+        return array_map(static fn (array $planned): self => $planned[0], self::ofPages($pages, [$field->value]));
+    }
 
-        return array_column(Records::of(self::class, $rows), null, 'pageId');
+    /**
+     * @param  array<int>  $pages
+     * @param  list<int>  $fields  numbers of AddressField
+     * @return array<int, non-empty-list<self>> by page
+     */
+    public static function ofPages(array $pages, array $fields): array
+    {
+        $planned = [];
+        foreach (
+            Records::of(
+                self::class,
+                DB::table('address_changes')
+                    ->whereIn('page_id', $pages)
+                    ->whereIn('field', $fields)
+                    ->get(['page_id', 'field', 'value', 'state']),
+            ) as $one
+        ) {
+            $planned[$one->pageId][] = $one;
+        }
+
+        return $planned;
     }
 }

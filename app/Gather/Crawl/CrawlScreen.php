@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -19,27 +20,36 @@ final class CrawlScreen
 
         return [
             'store' => $store,
-            'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
-            'sitemaps' => DB::table('gather_sitemaps')
-                ->where('crawl_id', $crawl)
-                ->where('is_read', 1)
-                ->orderBy('level')
-                ->orderBy('url')
-                ->limit(200)
-                ->get(),
-            'patterns' => DB::table('gather_patterns')
-                ->where('crawl_id', $crawl)
-                ->where('cut', '>', 0)
-                ->orderByDesc('cut')
-                ->limit(100)
-                ->get(),
+            'crawls' => Records::of(
+                Crawl::class,
+                DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
+            ),
+            'sitemaps' => Records::of(
+                ReadSitemap::class,
+                DB::table('gather_sitemaps')
+                    ->where('crawl_id', $crawl)
+                    ->where('is_read', 1)
+                    ->orderBy('level')
+                    ->orderBy('url')
+                    ->limit(200)
+                    ->get(),
+            ),
+            'patterns' => Records::of(
+                CutPattern::class,
+                DB::table('gather_patterns')
+                    ->where('crawl_id', $crawl)
+                    ->where('cut', '>', 0)
+                    ->orderByDesc('cut')
+                    ->limit(100)
+                    ->get(),
+            ),
         ] + $state;
     }
 
     /**
      * Its work, the newest crawl, its failures, and pages queued.
      *
-     * @return array{work: ?WorkView, crawl: ?Crawl, failures: iterable<mixed>, queued: int}
+     * @return array{work: ?WorkView, crawl: ?Crawl, failures: list<FailedFetch>, queued: int}
      */
     public static function state(Store $store): array
     {
@@ -50,12 +60,15 @@ final class CrawlScreen
             'crawl' => $crawl,
             'failures' => $crawl === null
                     ? []
-                    : DB::table('gather_frontier')
-                        ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
-                        ->where('crawl_id', $crawl->id)
-                        ->where('state', 2)
-                        ->limit(20)
-                        ->get(['url', 'problem']),
+                    : Records::of(
+                        FailedFetch::class,
+                        DB::table('gather_frontier')
+                            ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
+                            ->where('crawl_id', $crawl->id)
+                            ->where('state', 2)
+                            ->limit(20)
+                            ->get(['url', 'problem']),
+                    ),
             'queued' => $crawl === null
                     ? 0
                     : DB::table('gather_frontier')->where('crawl_id', $crawl->id)->where('state', 0)->count(),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Gather\Feeds;
 
 use App\Connectors\Feed\FeedMapping;
+use App\Gather\Files\FileImport;
+use App\Platform\Database\Records;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -17,20 +19,27 @@ final class FeedScreen
     {
         return [
             'store' => $store,
-            'connection' => DB::table('connections')
+            'url' => DB::table('connections')
                 ->where('store_id', $store->id)
                 ->where('sort', 'feed')
                 ->where('url', '<>', '')
-                ->first(),
+                ->value('url'),
             'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
-            'parts' => DB::table('gather_feed_parts')->where('store_id', $store->id)->get()->keyBy('part'),
+            'parts' => array_column(
+                Records::of(PulledPart::class, DB::table('gather_feed_parts')->where('store_id', $store->id)->get()),
+                null,
+                'part',
+            ),
             'work' => WorkView::latest($store->id, FeedWork::sort()),
-            'imports' => DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->where('is_feed', 1)
-                ->orderByDesc('id')
-                ->limit(12)
-                ->get(),
+            'imports' => Records::of(
+                FileImport::class,
+                DB::table('gather_imports')
+                    ->where('store_id', $store->id)
+                    ->where('is_feed', 1)
+                    ->orderByDesc('id')
+                    ->limit(12)
+                    ->get(),
+            ),
         ];
     }
 }

@@ -37,8 +37,12 @@ final class ImportList
     public static function details(int $import): array
     {
         return [
-            'asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
-            'days' => DB::select(
+            'asides' => Records::of(
+                RowAside::class,
+                DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
+            ),
+            'days' => Records::select(
+                DaysOfFile::class,
                 'SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day,
                         SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state',
                 [$import],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Pages;
 
+use App\Changes\Drafts;
 use App\Changes\History;
 use App\Facts\Calendar\Calendar;
 use App\Facts\PageNumbers;
@@ -12,6 +13,7 @@ use App\Inventory\Index\RepeatedLines;
 use App\Inventory\KeptDetails;
 use App\Inventory\PageSource;
 use App\Inventory\Succession;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -23,49 +25,59 @@ use Orchard\Core\Url\PageUrl;
 final class Dossier
 {
     /** @return ?array<string, mixed> for the view gather.page; null where the store has no such page */
-    public static function of(Store $store, int $page): ?array
+    public static function of(Store $store, int $page, Drafts $drafts): ?array
     {
-        $row = DB::table('pages')->where('store_id', $store->id)->where('id', $page)->first();
+        $row = KnownPage::find($store, $page);
         if ($row === null) {
             return null;
         }
-        $resource = $row->resource_id === null ? null : DB::table('resources')->where('id', $row->resource_id)->first();
+        $kept = Records::one(KeptAnswer::class, DB::table('page_details')->where('page_id', $page)->first());
+        $details = KeptDetails::unpack($kept?->details);
+        $numbers = PageNumbers::of($store, $page);
+        // How a page is now, or how it was seen last.
+        $facts = DB::table('page_facts')
+            ->where('page_id', $page)
+            ->orderByRaw('to_crawl = 0 DESC, to_crawl DESC')
+            ->first();
 
         return [
             'store' => $store,
             'page' => $row,
-            'facts' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->first() ??
-                DB::table('page_facts')->where('page_id', $page)->orderByDesc('to_crawl')->first(),
-            'index' => DB::table('page_index')->where('page_id', $page)->first(),
-            'resource' => $resource,
-            'texts' => $resource === null
-                    ? collect()
-                    : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
-            'history' => History::all($page, $resource === null ? null : (int) $resource->id),
-            'linksIn' => DB::table('links')
-                ->join('pages', 'pages.id', '=', 'links.from_page')
-                ->where('to_page', $page)
-                ->limit(50)
-                ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
-            'linksOut' => DB::table('links')
-                ->join('pages', 'pages.id', '=', 'links.to_page')
-                ->where('links.store_id', $store->id)
-                ->where('from_page', $page)
-                ->orderBy('place')
-                ->limit(100)
-                ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
-            'numbers' => ($numbers = PageNumbers::of($store, $page)),
+            'facts' => Records::one(CrawledFacts::class, $facts),
+            'index' => Records::one(IndexedPage::class, DB::table('page_index')->where('page_id', $page)->first()),
+            'texts' => self::texts($row),
+            'drafts' => $row->resourceId === null ? [] : $drafts->ofResource($row->resourceId),
+            'history' => History::all($page, $row->resourceId),
+            'linksIn' => Records::of(
+                LinkOfPage::class,
+                DB::table('links')
+                    ->join('pages', 'pages.id', '=', 'links.from_page')
+                    ->where('to_page', $page)
+                    ->limit(50)
+                    ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+            ),
+            'linksOut' => Records::of(
+                LinkOfPage::class,
+                DB::table('links')
+                    ->join('pages', 'pages.id', '=', 'links.to_page')
+                    ->where('links.store_id', $store->id)
+                    ->where('from_page', $page)
+                    ->orderBy('place')
+                    ->limit(100)
+                    ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+            ),
+            'numbers' => $numbers,
             'events' => $numbers === null || $numbers->weeks === []
                     ? []
                     : Calendar::between($store, $numbers->window->firstDay, $numbers->window->lastDay),
-            'currency' => Markets::of($store)->find((int) $row->market_id)->currency,
-            'sources' => PageSource::namesOf((int) $row->sources),
-            'kept' => ($kept = DB::table('page_details')->where('page_id', $page)->first()),
-            'details' => KeptDetails::unpack($kept?->details),
+            'currency' => Markets::of($store)->find($row->marketId)->currency,
+            'sources' => PageSource::namesOf($row->sources),
+            'kept' => $kept,
+            'details' => $details,
             'languages' => self::languages(
-                (string) $row->url,
-                KeptDetails::unpack($kept?->details),
-                (array) json_decode((string) $kept?->headers, true),
+                $row->url,
+                $details,
+                $kept?->headers() ?? [],
                 DB::table('gather_sitemap_pages')->where('page_id', $page)->value('alternates'),
             ),
             'sizes' => (array) json_decode(
@@ -73,23 +85,44 @@ final class Dossier
                 true,
             ),
             'ownText' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
-            'product' => DB::table('page_products')->where('page_id', $page)->first(),
+            'product' => Records::one(
+                ProductOfPage::class,
+                DB::table('page_products')->where('page_id', $page)->first(),
+            ),
             'told' => ListsOfPage::of($page),
             'successor' => Succession::of($page),
-            'earlier' => DB::table('page_facts')
-                ->where('page_id', $page)
-                ->where('to_crawl', '>', 0)
-                ->orderByDesc('to_crawl')
-                ->limit(10)
-                ->get(),
+            'earlier' => Records::of(
+                CrawledFacts::class,
+                DB::table('page_facts')
+                    ->where('page_id', $page)
+                    ->where('to_crawl', '>', 0)
+                    ->orderByDesc('to_crawl')
+                    ->limit(10)
+                    ->get(),
+            ),
         ];
+    }
+
+    /** @return array<int, TextOfPage> by number of a TextField */
+    private static function texts(KnownPage $page): array
+    {
+        return $page->resourceId === null
+            ? []
+            : array_column(
+                Records::of(
+                    TextOfPage::class,
+                    DB::table('resource_texts')->where('resource_id', $page->resourceId)->get(),
+                ),
+                null,
+                'field',
+            );
     }
 
     /**
      * The versions in other languages that the page's head, its headers and the sitemaps name.
      *
      * @param  array<string, mixed>  $details
-     * @param  array<array-key, mixed>  $headers
+     * @param  array<string, string>  $headers
      * @return list<array{string, string, string}> where it is said, language code, address
      */
     private static function languages(string $url, array $details, array $headers, mixed $sitemap): array
@@ -101,9 +134,7 @@ final class Dossier
         }
         $page = PageUrl::parse($url);
         foreach (
-            $page === null || ! is_string($headers['link'] ?? null)
-                ? []
-                : LinkHeader::of([$headers['link']], $page)->hreflangs as $one
+            $page === null || ! isset($headers['link']) ? [] : LinkHeader::of([$headers['link']], $page)->hreflangs as $one
         ) {
             $told[] = ['header', $one['code'], $one['url']];
         }

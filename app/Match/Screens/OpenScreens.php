@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace App\Match\Screens;
 
+use App\Match\Planning\OpenTerm;
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\MatchState;
+use App\Match\Terms\ReachTerm;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
+use App\Platform\Database\Records;
 use App\Platform\Web\Pager;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Terms that no page serves, and terms within the reach of the store that no page leads yet. */
 final class OpenScreens
@@ -38,9 +39,10 @@ final class OpenScreens
             $counts[$one] = TermList::atMost("t.excluded = 0 AND t.served = $one", [$store->id, $filter->market]);
         }
         $pager = Pager::of($request, $counts[$served], self::SIZE);
-        $rows = DB::select(
-            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id,
-                s.plan_name, s.plan_url, s.plan_page, s.plan_kind, s.reason, s.review_on, (SELECT COUNT(*) FROM drafts d
+        $rows = Records::select(
+            OpenTerm::class,
+            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products,
+                s.plan_name, s.plan_url, s.plan_page, s.reason, s.review_on, (SELECT COUNT(*) FROM drafts d
                 JOIN resources r ON r.id = d.resource_id AND r.page_id = s.plan_page) AS written
                 FROM (SELECT id FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 AND served = ?
                 ORDER BY potential DESC, id DESC LIMIT '.
@@ -93,9 +95,9 @@ final class OpenScreens
         $of = [$store->id, $filter->market, $isRivals ? $least : max(1, $least), $most];
         $pager = Pager::of($request, TermList::atMost($where, $of), self::SIZE);
 
-        $rows = DB::select(
-            "SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
-                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
+        $rows = Records::select(
+            ReachTerm::class,
+            "SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.asked, t.position_milli, t.results, t.origins FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
                     AND t.market_id = ? AND $where
                     ORDER BY t.volume DESC, t.id DESC LIMIT ".
                 self::SIZE.
@@ -114,11 +116,7 @@ final class OpenScreens
             'pager' => $pager,
             'market' => Markets::of($store)->find($filter->market),
             'isRivals' => $isRivals,
-            'rivals' => RivalPages::of(
-                $store,
-                $filter->market,
-                array_values(array_map(static fn (stdClass $row): string => (string) $row->digest, $rows)),
-            ),
+            'rivals' => RivalPages::of($store, $filter->market, array_column($rows, 'digest')),
             'rows' => $rows,
         ];
     }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Match\Screens;
 
+use App\Match\Rivalries\ListedRivalry;
 use App\Match\Terms\Pages;
 use App\Match\Terms\TermFilter;
+use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
 use App\Platform\Web\Pager;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /** Pages that are seen for one term, those that take turns first. */
 final class RivalryScreen
@@ -28,8 +29,9 @@ final class RivalryScreen
             [$store->id, $filter->market],
         );
         $pager = Pager::of($request, (int) ($isAll ? $counts->n : $counts->turns), self::SIZE);
-        $rows = DB::select(
-            'SELECT r.*, t.term, t.volume, d.decision, d.reason, d.review_on FROM match_rivalries r JOIN match_terms t
+        $rows = Records::select(
+            ListedRivalry::class,
+            'SELECT r.*, t.term, d.decision, d.review_on FROM match_rivalries r JOIN match_terms t
                 ON t.id = r.term_id
                 LEFT JOIN match_decisions d ON d.store_id = r.store_id AND d.market_id = r.market_id AND d.digest =
                 t.digest
@@ -44,7 +46,7 @@ final class RivalryScreen
         );
         $pages = [];
         foreach ($rows as $row) {
-            array_push($pages, (int) $row->page_id, (int) $row->rival_id);
+            array_push($pages, $row->pageId, $row->rivalId);
         }
 
         return [
@@ -52,7 +54,7 @@ final class RivalryScreen
             'filter' => $filter,
             'rows' => $rows,
             'isAll' => $isAll,
-            'counts' => $counts,
+            'counts' => ['all' => (int) $counts->n, 'turns' => (int) $counts->turns],
             'pager' => $pager,
             'pages' => Pages::of($store, array_values(array_unique($pages))),
             'market' => Markets::of($store)->find($filter->market),

@@ -10,12 +10,15 @@ use App\Match\Rivalries\RivalryBook;
 use App\Match\Terms\Asks;
 use App\Match\Terms\MatchState;
 use App\Match\Terms\Pages;
+use App\Match\Terms\Said;
+use App\Match\Terms\TermForm;
 use App\Match\Terms\TermList;
+use App\Match\Terms\TermPage;
 use App\Match\Tracking\TermHistory;
+use App\Platform\Database\Records;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** One term: what it asks for, the pages that could go for it, and what people decided. */
 final class TermScreen
@@ -27,12 +30,13 @@ final class TermScreen
         if ($row === null) {
             return null;
         }
-        $pairs = DB::select(
+        $pairs = Records::select(
+            TermPage::class,
             'SELECT * FROM match_pairs WHERE term_id = ? AND store_id = ? ORDER BY worth DESC, page_id',
             [$term, $store->id],
         );
         $rivals = Rivalry::all($store, $term);
-        $ids = array_map(static fn (stdClass $pair): int => (int) $pair->page_id, $pairs);
+        $ids = array_column($pairs, 'pageId');
         foreach ($rivals as $rival) {
             array_push($ids, $rival->pageId, $rival->rivalId);
         }
@@ -44,17 +48,14 @@ final class TermScreen
         return [
             'store' => $store,
             'term' => $row,
-            'said' => DB::table('match_said')
-                ->where('store_id', $store->id)
-                ->where('market_id', $row->marketId)
-                ->where('digest', $row->digest)
-                ->first(),
+            'said' => Said::of($store, $row),
             'pairs' => $pairs,
             'rivals' => $rivals,
             'linking' => RivalryBook::linking($store, $rivals),
             'pages' => Pages::of($store, array_values(array_unique($ids))),
-            'forms' => DB::select(
-                'SELECT text, volume, impressions, clicks FROM match_forms WHERE store_id = ? AND run = ? AND market_id
+            'forms' => Records::select(
+                TermForm::class,
+                'SELECT text, volume FROM match_forms WHERE store_id = ? AND run = ? AND market_id
                     = ? AND term_digest = ? ORDER BY COALESCE(volume, 0) DESC, impressions DESC, text LIMIT 12',
                 [$store->id, $state->run ?? 0, $row->marketId, $row->digest],
             ),

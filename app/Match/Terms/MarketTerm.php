@@ -22,7 +22,7 @@ final readonly class MarketTerm
      * @param  ?int  $products  in stock that have all its words; null where the store has none
      * @param  int  $served  0 no page, 1 a page, 2 not stocked, 3 a page is planned, 4 left without a page
      * @param  bool  $rivals  pages take turns for it, and nobody has decided
-     * @param  int  $origins  bits of TermOrigin
+     * @param  int  $origins  bits of Dictionary
      */
     public function __construct(
         public int $id,

@@ -6,10 +6,10 @@ namespace App\Match\Tracking;
 
 use App\Facts\SearchHistory;
 use App\Platform\Bytes;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** A tracked term day by day. A day that rows tell and on which it has none is a day on which it was not seen. */
 final readonly class TermHistory
@@ -19,7 +19,7 @@ final readonly class TermHistory
 
     /**
      * @param  list<string>  $days  that are told, the oldest first
-     * @param  array<string, stdClass>  $rows  clicks, impressions, position_milli and page_id by day
+     * @param  array<string, TermDay>  $rows  by day
      */
     private function __construct(public array $days, public array $rows)
     {
@@ -28,22 +28,19 @@ final readonly class TermHistory
     public static function of(Store $store, int $market, string $digest): self
     {
         $days = array_slice(SearchHistory::days($store), -self::SHOWN);
-        $rows = [];
-        foreach (
+        $rows =
             $days === []
                 ? []
-                : DB::select(
-                    'SELECT day, clicks, impressions, position_sum / impressions AS position_milli, page_id FROM
-                        match_days WHERE store_id = ? AND market_id = ? AND digest = '.
+                : Records::select(
+                    TermDay::class,
+                    'SELECT day, clicks, impressions, position_sum / impressions AS position_milli FROM match_days
+                        WHERE store_id = ? AND market_id = ? AND digest = '.
                         (new Bytes($digest))->literal().
                         ' AND day >= ? ORDER BY day',
                     [$store->id, $market, $days[0]],
-                ) as $row
-        ) {
-            $rows[(string) $row->day] = $row;
-        }
+                );
 
-        return new self($days, $rows);
+        return new self($days, array_column($rows, null, 'day'));
     }
 
     public const COLUMNS = ['market', 'term', 'day', 'clicks', 'impressions', 'position', 'url'];

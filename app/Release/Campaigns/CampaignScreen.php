@@ -53,27 +53,30 @@ final class CampaignScreen
             preg_match('/^(\d{1,18})-(\d{1,3})$/', (string) $request->query('after'), $place) === 1
                 ? [(int) $place[1], (int) $place[2]]
                 : [0, 0];
-        $texts = DB::table('release_campaign_texts as c')
-            ->join('resources as r', 'r.id', '=', 'c.resource_id')
-            ->leftJoin(
-                'resource_texts as t',
-                static fn ($join) => $join->on('t.resource_id', '=', 'c.resource_id')->on('t.field', '=', 'c.field'),
-            )
-            ->where('c.campaign_id', $campaign)
-            ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
-            ->orderBy('c.resource_id')
-            ->orderBy('c.field')
-            ->limit(self::PAGE + 1)
-            ->get(['c.*', 'r.name', 'r.page_id', 't.stored', 't.shown']);
-        $last = $texts->count() > self::PAGE ? $texts[self::PAGE - 1] : null;
+        $texts = Records::of(
+            CampaignText::class,
+            DB::table('release_campaign_texts as c')
+                ->join('resources as r', 'r.id', '=', 'c.resource_id')
+                ->leftJoin(
+                    'resource_texts as t',
+                    static fn ($join) => $join->on('t.resource_id', '=', 'c.resource_id')->on('t.field', '=', 'c.field'),
+                )
+                ->where('c.campaign_id', $campaign)
+                ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
+                ->orderBy('c.resource_id')
+                ->orderBy('c.field')
+                ->limit(self::PAGE + 1)
+                ->get(['c.*', 'r.name', 'r.page_id', 't.stored', 't.shown']),
+        );
+        $last = count($texts) > self::PAGE ? $texts[self::PAGE - 1] : null;
 
         return [
             'store' => $store,
             'campaign' => $row,
             'state' => $row->state,
             'count' => DB::table('release_campaign_texts')->where('campaign_id', $campaign)->count(),
-            'texts' => $texts->take(self::PAGE),
-            'next' => $last === null ? null : "$last->resource_id-$last->field",
+            'texts' => array_slice($texts, 0, self::PAGE),
+            'next' => $last === null ? null : "$last->resourceId-{$last->field->value}",
             'selections' => Selections::named($store),
             'items' => self::items($row->startRelease),
             'back' => self::items($row->endRelease),

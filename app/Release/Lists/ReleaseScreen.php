@@ -20,69 +20,80 @@ final class ReleaseScreen
     /** @return array<string, mixed> for the view release.index */
     public static function of(Request $request, Store $store): array
     {
-        $drafts = self::drafts($store, DraftState::Ready)
-            ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
-            ->where('drafts.id', '>', (int) $request->query('after', '0'))
-            ->orderBy('drafts.id')
-            ->limit(self::PAGE + 1)
-            ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')
-            ->get([
-                'drafts.*',
-                'resources.name',
-                'resources.url',
-                'resources.page_id',
-                'resource_texts.shown',
-                'resource_texts.draft_shown',
-                'users.name as user_name',
-                'a.name as approver',
-            ]);
+        $drafts = Records::of(
+            ReadyText::class,
+            self::drafts($store, DraftState::Ready)
+                ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
+                ->where('drafts.id', '>', (int) $request->query('after', '0'))
+                ->orderBy('drafts.id')
+                ->limit(self::PAGE + 1)
+                ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')
+                ->get([
+                    'drafts.*',
+                    'resources.name',
+                    'resources.page_id',
+                    'resource_texts.shown',
+                    'resource_texts.draft_shown',
+                    'users.name as user_name',
+                    'a.name as approver',
+                ]),
+        );
 
         [$clicks, $after] =
             is_string($request->query('addresses')) &&
             preg_match('/^(\d{1,15})-(\d{1,18})$/', $request->query('addresses'), $place) === 1
                 ? [(int) $place[1], (int) $place[2]]
                 : [null, 0];
-        $addresses = DB::table('address_changes as c')
-            ->join('pages', 'pages.id', '=', 'c.page_id')
-            ->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')
-            ->leftJoin('users as a', 'a.id', '=', 'c.approved_by')
-            ->where('c.store_id', $store->id)
-            ->where('c.state', DraftState::Ready->value)
-            ->when(
-                $clicks !== null,
-                static fn ($query) => $query->whereRaw(
-                    '(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))',
-                    [$clicks, $clicks, $after],
-                ),
-            )
-            ->orderByRaw('COALESCE(clicks, 0) DESC')
-            ->orderBy('c.id')
-            ->limit(self::PAGE + 1)
-            ->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']);
+        $addresses = Records::of(
+            ReadyAddress::class,
+            DB::table('address_changes as c')
+                ->join('pages', 'pages.id', '=', 'c.page_id')
+                ->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')
+                ->leftJoin('users as a', 'a.id', '=', 'c.approved_by')
+                ->where('c.store_id', $store->id)
+                ->where('c.state', DraftState::Ready->value)
+                ->when(
+                    $clicks !== null,
+                    static fn ($query) => $query->whereRaw(
+                        '(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))',
+                        [$clicks, $clicks, $after],
+                    ),
+                )
+                ->orderByRaw('COALESCE(clicks, 0) DESC')
+                ->orderBy('c.id')
+                ->limit(self::PAGE + 1)
+                ->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']),
+        );
 
         return [
             'store' => $store,
-            'drafts' => $drafts->take(self::PAGE),
-            'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
+            'drafts' => array_slice($drafts, 0, self::PAGE),
+            'next' => count($drafts) > self::PAGE ? $drafts[self::PAGE - 1]->id : null,
             'sum' => ReadySum::of($store),
             'plans' => PlanRow::all($store),
-            'addresses' => $addresses->take(self::PAGE),
-            'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
+            'addresses' => array_slice($addresses, 0, self::PAGE),
+            'nextAddress' => count($addresses) > self::PAGE ? $addresses[self::PAGE - 1] : null,
             'senders' => self::senders($store),
-            'addressClashes' => DB::table('address_changes')
-                ->join('pages', 'pages.id', '=', 'page_id')
-                ->where('address_changes.store_id', $store->id)
-                ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
-                ->orderBy('address_changes.id')
-                ->limit(100)
-                ->get(['address_changes.*', 'pages.url']),
+            'addressClashes' => Records::of(
+                ClashingAddress::class,
+                DB::table('address_changes')
+                    ->join('pages', 'pages.id', '=', 'page_id')
+                    ->where('address_changes.store_id', $store->id)
+                    ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
+                    ->orderBy('address_changes.id')
+                    ->limit(100)
+                    ->get(['address_changes.*', 'pages.url']),
+            ),
             'clashes' => self::clashes($store),
-            'releases' => DB::table('release_batches')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('release_batches.id')
-                ->limit(20)
-                ->get(['release_batches.*', 'users.name as user_name']),
+            'releases' => Records::of(
+                Batch::class,
+                DB::table('release_batches')
+                    ->leftJoin('users', 'users.id', '=', 'user_id')
+                    ->where('store_id', $store->id)
+                    ->orderByDesc('release_batches.id')
+                    ->limit(20)
+                    ->get(['release_batches.*', 'users.name as user_name']),
+            ),
         ];
     }
 

@@ -8,14 +8,13 @@ use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Release\Handing\Handover;
-use App\Release\Items\FieldChange;
 use App\Release\Items\ItemCounts;
+use App\Release\Items\Via;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** One release that was made: its items, and how far it is. */
 final class SentRelease
@@ -52,41 +51,40 @@ final class SentRelease
     public static function of(Request $request, Store $store, Batch $row): array
     {
         $release = $row->id;
-        $items = DB::table('release_items')
-            ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
-            ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
-            ->where('release_id', $release)
-            ->when(
-                is_string($request->query('state')),
-                static fn ($query) => $query->where('state', $request->query('state')),
-            )
-            ->when(
-                is_string($request->query('seen')),
-                static fn ($query) => $query->where('seen', $request->query('seen')),
-            )
-            ->where('release_items.id', '>', (int) $request->query('after', '0'))
-            ->orderBy('release_items.id')
-            ->limit(self::PAGE + 1)
-            ->get([
-                'release_items.*',
-                DB::raw('COALESCE(pages.url, resources.name) AS name'),
-                DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
-            ]);
+        $items = Records::of(
+            ListedItem::class,
+            DB::table('release_items')
+                ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+                ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+                ->where('release_id', $release)
+                ->when(
+                    is_string($request->query('state')),
+                    static fn ($query) => $query->where('state', $request->query('state')),
+                )
+                ->when(
+                    is_string($request->query('seen')),
+                    static fn ($query) => $query->where('seen', $request->query('seen')),
+                )
+                ->where('release_items.id', '>', (int) $request->query('after', '0'))
+                ->orderBy('release_items.id')
+                ->limit(self::PAGE + 1)
+                ->get([
+                    'release_items.*',
+                    DB::raw('COALESCE(pages.url, resources.name) AS name'),
+                    DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
+                ]),
+        );
 
         return [
             'store' => $store,
             'release' => $row,
-            'items' => $items->take(self::PAGE),
-            'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null,
+            'items' => array_slice($items, 0, self::PAGE),
+            'next' => count($items) > self::PAGE ? $items[self::PAGE - 1]->id : null,
             'files' => (new Handover($store, $release))->files(),
-            'handed' => DB::table('release_items')
+            'byPerson' => DB::table('release_items')
                 ->where('release_id', $release)
-                ->groupBy('via')
-                ->selectRaw('via, COUNT(*) AS n, MIN(due_at) AS due')
-                ->get()
-                ->keyBy('via')
-                ->all(),
-            'changesOf' => static fn (stdClass $item): array => FieldChange::unpack((string) $item->fields),
+                ->where('via', Via::Person->value)
+                ->count(),
         ] + self::progress($release);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use App\Tend\Known\Questions;
 use Illuminate\Http\Request;
@@ -31,11 +32,17 @@ final class PageScreen
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
             'alts' => MadeAlts::ofPage($store, $page),
-            'lab' => DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first(),
-            'card' => DB::table('page_facts')
-                ->where('page_id', $page)
-                ->where('to_crawl', 0)
-                ->first(['title', 'description']),
+            'lab' => Records::one(
+                LabVisit::class,
+                DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first(),
+            ),
+            'card' => Records::one(
+                CardTexts::class,
+                DB::table('page_facts')
+                    ->where('page_id', $page)
+                    ->where('to_crawl', 0)
+                    ->first(['title', 'description']),
+            ),
             'questions' => Questions::of($store, $page),
         ];
     }

@@ -37,7 +37,7 @@ final class CauseBoard
 
         return [
             'store' => $store,
-            'state' => DB::table('untangle_states')->where('store_id', $store->id)->first(),
+            'foundAt' => DB::table('untangle_states')->where('store_id', $store->id)->value('found_at'),
             'work' => WorkView::latest($store->id, FindWork::sort()),
             'safe' => $open->where('isSafe', true),
             'yours' => $open->where('isSafe', false),

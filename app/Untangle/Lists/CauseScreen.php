@@ -9,9 +9,9 @@ use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Deciding\Reckoning;
 use App\Untangle\Deciding\Rules;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** One cause: its addresses, the others like it, and what would be changed for it. */
 final class CauseScreen
@@ -33,16 +33,16 @@ final class CauseScreen
                 : ($request->query('show') === 'all'
                     ? 'all'
                     : 'to-do');
-        $pages = DB::table('untangle_pages as u')
-            ->join('pages as p', 'p.id', '=', 'u.page_id')
-            ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
-            ->where('u.store_id', $store->id)
-            ->where('u.cause_id', $cause)
-            ->when($which === 'exceptions', static fn ($query) => $query->where('u.is_safe', 0))
-            ->when($which === 'to-do', static fn ($query) => $query->where('u.action', '<>', 'leave'))
-            ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
-            ->limit(self::PAGE + 1)
-            ->get(['u.*', 'p.url', 'k.url as keeper_url']);
+        $pages = DeclaredPage::all(
+            $store,
+            static fn (Builder $pages) => $pages
+                ->where('u.cause_id', $cause)
+                ->when($which === 'exceptions', static fn ($query) => $query->where('u.is_safe', 0))
+                ->when($which === 'to-do', static fn ($query) => $query->where('u.action', '<>', 'leave'))
+                ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
+                ->limit(self::PAGE + 1),
+        );
+        $shown = array_slice($pages, 0, self::PAGE);
         $asked = $request->query('choice');
         $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
         $tangle = Typed::int(
@@ -57,16 +57,11 @@ final class CauseScreen
             'cause' => $row,
             'sort' => $sort,
             'which' => $which,
-            'pages' => $pages->take(self::PAGE),
-            'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,
+            'pages' => $shown,
+            'next' => $pages === $shown ? null : $shown[self::PAGE - 1],
             'rule' => Rules::of($store)->choice($sort),
             'family' => count(Causes::familyOf($store, $row)),
-            'targets' => Plan::targets(
-                $store,
-                array_values(
-                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
-                ),
-            ),
+            'targets' => Plan::targets($store, array_column($shown, 'pageId')),
             'choice' => $choice,
             'preview' => $choice === null ? null : Reckoning::preview($store, $cause, $sort, $choice),
             'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Inventory\PageSource;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\LinkGraph\HreflangFault;
-use stdClass;
 
 /** What pages declare of themselves: canonicals by verdict, and versions in other languages with their faults. */
 final class DeclaredScreens
@@ -51,21 +51,17 @@ final class DeclaredScreens
             $b['pages'] <=> $a['pages'],
         );
         $asked = is_string($request->query('verdict')) ? $request->query('verdict') : null;
-        $pages = $asked === null ? collect() : self::pages($request, $store, $asked);
+        $pages = $asked === null ? [] : self::pages($request, $store, $asked);
+        $shown = array_slice($pages, 0, self::PAGE);
 
         return [
             'store' => $store,
             'counts' => $counts,
             'asked' => $asked,
             'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked),
-            'pages' => $pages->take(self::PAGE),
-            'targets' => Plan::targets(
-                $store,
-                array_values(
-                    array_map(static fn (stdClass $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()),
-                ),
-            ),
-            'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null,
+            'pages' => $shown,
+            'targets' => Plan::targets($store, array_column($shown, 'pageId')),
+            'next' => $pages === $shown ? null : $shown[self::PAGE - 1],
             'chosen' => $totals['chosen'] ?? [0, 0, 0],
             'listed' => $totals['listed'] ?? [0, 0],
             'linked' => $totals['linked'] ?? [0, 0],
@@ -81,62 +77,66 @@ final class DeclaredScreens
     {
         $fault = HreflangFault::tryFrom(is_string($request->query('fault')) ? $request->query('fault') : '');
         $after = (int) $request->query('after', '0');
-        $rows = DB::table('untangle_versions as v')
-            ->join('pages as p', 'p.id', '=', 'v.page_id')
-            ->where('v.store_id', $store->id)
-            ->when($fault !== null, static fn ($query) => $query->where('v.fault', $fault?->value))
-            ->where('v.place', '>', $after)
-            ->orderBy('v.place')
-            ->limit(self::PAGE + 1)
-            ->get(['v.*', 'p.url']);
+        $rows = Records::of(
+            WrongVersion::class,
+            DB::table('untangle_versions as v')
+                ->join('pages as p', 'p.id', '=', 'v.page_id')
+                ->where('v.store_id', $store->id)
+                ->when($fault !== null, static fn ($query) => $query->where('v.fault', $fault?->value))
+                ->where('v.place', '>', $after)
+                ->orderBy('v.place')
+                ->limit(self::PAGE + 1)
+                ->get(['v.*', 'p.url']),
+        );
 
         return [
             'store' => $store,
             'fault' => $fault,
-            'rows' => $rows->take(self::PAGE),
-            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->place : null,
-            'counts' => DB::table('untangle_versions')
-                ->where('store_id', $store->id)
-                ->groupBy('fault')
-                ->selectRaw('fault, COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages')
-                ->get(),
+            'rows' => array_slice($rows, 0, self::PAGE),
+            'next' => count($rows) > self::PAGE ? $rows[self::PAGE - 1]->place : null,
+            'counts' => Records::of(
+                VersionFault::class,
+                DB::table('untangle_versions')
+                    ->where('store_id', $store->id)
+                    ->groupBy('fault')
+                    ->selectRaw('fault, COUNT(*) AS n')
+                    ->get(),
+            ),
         ];
     }
 
     /**
      * @param  string  $asked  a verdict, chosen or listed
-     * @return Collection<int, stdClass> one more than a screen shows
+     * @return list<DeclaredPage> one more than a screen shows
      */
-    private static function pages(Request $request, Store $store, string $asked): Collection
+    private static function pages(Request $request, Store $store, string $asked): array
     {
-        return DB::table('untangle_pages as u')
-            ->join('pages as p', 'p.id', '=', 'u.page_id')
-            ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
-            ->leftJoin('pages as c', 'c.id', '=', 'u.chosen_page')
-            ->where('u.store_id', $store->id)
-            ->when(
-                $asked === 'chosen',
-                static fn ($query) => $query
-                    ->where('u.chosen_page', '>', 0)
-                    ->whereColumn('u.chosen_page', '<>', 'u.page_id')
-                    ->whereRaw(
-                        'u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))',
-                    ),
-            )
-            ->when(
-                $asked === 'listed',
-                static fn ($query) => $query
-                    ->join('page_index as i', 'i.page_id', '=', 'u.page_id')
-                    ->whereRaw('(i.sources & ?) <> 0', [PageSource::Sitemap->value])
-                    ->where('u.keeper_page', '>', 0)
-                    ->whereColumn('u.keeper_page', '<>', 'u.page_id'),
-            )
-            ->when(
-                ! in_array($asked, ['chosen', 'listed'], true),
-                static fn ($query) => $query->where('u.verdict', $asked),
-            )
-            ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
-            ->limit(self::PAGE + 1)
-            ->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
+        return DeclaredPage::all(
+            $store,
+            static fn (Builder $pages) => $pages
+                ->when(
+                    $asked === 'chosen',
+                    static fn ($query) => $query
+                        ->where('u.chosen_page', '>', 0)
+                        ->whereColumn('u.chosen_page', '<>', 'u.page_id')
+                        ->whereRaw(
+                            'u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))',
+                        ),
+                )
+                ->when(
+                    $asked === 'listed',
+                    static fn ($query) => $query
+                        ->join('page_index as i', 'i.page_id', '=', 'u.page_id')
+                        ->whereRaw('(i.sources & ?) <> 0', [PageSource::Sitemap->value])
+                        ->where('u.keeper_page', '>', 0)
+                        ->whereColumn('u.keeper_page', '<>', 'u.page_id'),
+                )
+                ->when(
+                    ! in_array($asked, ['chosen', 'listed'], true),
+                    static fn ($query) => $query->where('u.verdict', $asked),
+                )
+                ->tap(static fn ($query) => Place::goOn($query, $request, 'u.clicks', 'u.page_id'))
+                ->limit(self::PAGE + 1),
+        );
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Changes\AddressField;
-use App\Platform\Database\Rows;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -20,23 +20,27 @@ final class RedirectScreens
     {
         $only = in_array($request->query('only'), ['faults', 'waiting', 'live'], true) ? $request->query('only') : null;
         $after = (int) $request->query('after', '0');
-        $rows = DB::table('untangle_redirects')
-            ->where('store_id', $store->id)
-            ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
-            ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
-            ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
-            ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
-            ->orderByDesc('id')
-            ->limit(self::PAGE + 1)
-            ->get();
+        $rows = Records::of(
+            ListedRedirect::class,
+            DB::table('untangle_redirects')
+                ->where('store_id', $store->id)
+                ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
+                ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
+                ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
+                ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
+                ->orderByDesc('id')
+                ->limit(self::PAGE + 1)
+                ->get(),
+        );
 
         return [
             'store' => $store,
             'only' => $only,
-            'rows' => $rows->take(self::PAGE),
-            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null,
+            'rows' => array_slice($rows, 0, self::PAGE),
+            'next' => count($rows) > self::PAGE ? $rows[self::PAGE - 1]->id : null,
             'refused' => session('refused', []),
-            'counts' => Rows::one(
+            'counts' => Records::sole(
+                RedirectCounts::class,
                 'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0
                     AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects
                     WHERE store_id = ?',
@@ -64,27 +68,35 @@ final class RedirectScreens
                 ->groupBy('plan')
                 ->selectRaw('plan, COUNT(*) AS n')
                 ->pluck('n', 'plan'),
-            'rows' => DB::table('untangle_lost as l')
-                ->join('pages as p', 'p.id', '=', 'l.page_id')
-                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
-                ->where('l.store_id', $store->id)
-                ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
-                ->orderByDesc('l.clicks')
-                ->orderByDesc('l.backlinks')
-                ->orderByDesc('l.links_in')
-                ->orderBy('l.page_id')
-                ->limit(200)
-                ->get(['l.*', 'p.url', 't.url as target_url']),
-            'links' => DB::table('links as l')
-                ->join(
-                    'untangle_lost as o',
-                    static fn ($join) => $join->on('o.page_id', '=', 'l.to_page')->on('o.store_id', '=', 'l.store_id'),
-                )
-                ->join('pages as p', 'p.id', '=', 'l.from_page')
-                ->join('pages as t', 't.id', '=', 'l.to_page')
-                ->where('l.store_id', $store->id)
-                ->limit(50)
-                ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
+            'rows' => Records::of(
+                LostPage::class,
+                DB::table('untangle_lost as l')
+                    ->join('pages as p', 'p.id', '=', 'l.page_id')
+                    ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
+                    ->where('l.store_id', $store->id)
+                    ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
+                    ->orderByDesc('l.clicks')
+                    ->orderByDesc('l.backlinks')
+                    ->orderByDesc('l.links_in')
+                    ->orderBy('l.page_id')
+                    ->limit(200)
+                    ->get(['l.*', 'p.url', 't.url as target_url']),
+            ),
+            'links' => Records::of(
+                LinkToMend::class,
+                DB::table('links as l')
+                    ->join(
+                        'untangle_lost as o',
+                        static fn ($join) => $join
+                            ->on('o.page_id', '=', 'l.to_page')
+                            ->on('o.store_id', '=', 'l.store_id'),
+                    )
+                    ->join('pages as p', 'p.id', '=', 'l.from_page')
+                    ->join('pages as t', 't.id', '=', 'l.to_page')
+                    ->where('l.store_id', $store->id)
+                    ->limit(50)
+                    ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
+            ),
         ];
     }
 

@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -21,22 +22,25 @@ final class TangleList
     {
         $words = is_string($request->query('words')) ? mb_substr(trim($request->query('words')), 0, 120) : '';
         $only = in_array($request->query('only'), ['to-do', 'close'], true) ? $request->query('only') : null;
-        $rows = DB::table('untangle_tangles as t')
-            ->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')
-            ->where('t.store_id', $store->id)
-            ->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))
-            ->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
-            ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
-            ->tap(static fn ($query) => Place::goOn($query, $request, 't.clicks', 't.tangle_id'))
-            ->limit(self::PAGE + 1)
-            ->get(['t.*', 'k.url as keeper_url']);
+        $rows = Records::of(
+            ListedTangle::class,
+            DB::table('untangle_tangles as t')
+                ->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')
+                ->where('t.store_id', $store->id)
+                ->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))
+                ->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
+                ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
+                ->tap(static fn ($query) => Place::goOn($query, $request, 't.clicks', 't.tangle_id'))
+                ->limit(self::PAGE + 1)
+                ->get(['t.*', 'k.url as keeper_url']),
+        );
 
         return [
             'store' => $store,
             'words' => $words,
             'only' => $only,
-            'rows' => $rows->take(self::PAGE),
-            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1] : null,
+            'rows' => array_slice($rows, 0, self::PAGE),
+            'next' => count($rows) > self::PAGE ? $rows[self::PAGE - 1] : null,
         ];
     }
 

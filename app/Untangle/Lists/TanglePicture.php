@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
-use App\Platform\Web\Forms;
+use App\Platform\Database\Records;
 use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says
@@ -38,7 +36,8 @@ final readonly class TanglePicture
 
     public static function of(Store $store, int $tangle, int $most = 14): ?self
     {
-        $rows = DB::select(
+        $rows = Records::select(
+            PicturedPage::class,
             'SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in,
                 f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id
                 JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id
@@ -51,46 +50,36 @@ final readonly class TanglePicture
         }
         $keeper = null;
         $members = [];
-        $others = array_values(
-            array_filter($rows, static fn (stdClass $row): bool => (int) $row->page_id !== (int) $row->keeper_page),
-        );
+        $others = array_values(array_filter($rows, static fn (PicturedPage $row): bool => ! $row->isKeeper()));
         foreach ($rows as $row) {
-            if ((int) $row->page_id === (int) $row->keeper_page) {
+            if ($row->isKeeper()) {
                 $keeper = [
-                    'page' => (int) $row->page_id,
+                    'page' => $row->pageId,
                     'address' => self::address($store, $row->url),
-                    'line' => self::line($row),
-                    'says' => (int) $row->declared_page === (int) $row->page_id
-                            ? 'self-canonical'
-                            : ($row->declared === ''
-                                ? 'no canonical'
-                                : 'canonical to '.self::address($store, $row->declared_url ?? $row->declared)),
+                    'line' => $row->line(),
+                    'says' => match (true) {
+                        $row->declaresItself() => 'self-canonical',
+                        $row->declared === '' => 'no canonical',
+                        default => 'canonical to '.self::address($store, $row->canonical()),
+                    },
                 ];
             }
         }
         foreach (array_slice($others, 0, $most) as $i => $row) {
             [$says, $words, $aside] = match (true) {
-                (int) $row->status >= 300 && (int) $row->status < 400 => ['redirects', 'redirects', null],
-                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => [
-                    'declares',
-                    'canonical to the keeper',
-                    null,
-                ],
-                (int) $row->declared_page === (int) $row->page_id => ['itself', 'self-canonical', null],
-                (string) $row->declared === '' => ['nothing', 'no canonical', null],
-                default => [
-                    'elsewhere',
-                    'canonical elsewhere',
-                    self::address($store, $row->declared_url ?? $row->declared),
-                ],
+                $row->redirects() => ['redirects', 'redirects', null],
+                $row->declaresKeeper() => ['declares', 'canonical to the keeper', null],
+                $row->declaresItself() => ['itself', 'self-canonical', null],
+                $row->declared === '' => ['nothing', 'no canonical', null],
+                default => ['elsewhere', 'canonical elsewhere', self::address($store, $row->canonical())],
             };
             $members[] = [
-                'page' => (int) $row->page_id,
+                'page' => $row->pageId,
                 'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX,
                 'y' => self::ROW * intdiv($i, 2) + 4,
                 'side' => $i % 2,
                 'address' => self::address($store, $row->url),
-                'line' => self::line($row),
+                'line' => $row->line(),
                 'says' => $says,
                 'words' => $words,
                 'aside' => $aside,
@@ -127,13 +116,5 @@ final readonly class TanglePicture
                 array_map(static fn (string $words, int $count): string => "$count $words", array_keys($says), $says),
             ).
             ($this->more > 0 ? ", {$this->more} more." : '.');
-    }
-
-    private static function line(stdClass $row): string
-    {
-        return Forms::number((int) $row->clicks).
-            ((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').
-            Forms::number((int) $row->links_in).
-            ((int) $row->links_in === 1 ? ' link' : ' links');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Telling;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -24,13 +25,16 @@ final class ToldScreen
                 ->groupBy('purpose')
                 ->selectRaw('purpose, COUNT(*) AS n')
                 ->pluck('n', 'purpose'),
-            'rows' => DB::table('untangle_told')
-                ->join('pages', 'pages.id', '=', 'page_id')
-                ->where('untangle_told.store_id', $store->id)
-                ->orderByRaw('sent_at IS NULL DESC')
-                ->orderByDesc('untangle_told.id')
-                ->limit(100)
-                ->get(['untangle_told.*', 'pages.url']),
+            'rows' => Records::of(
+                ToldAddress::class,
+                DB::table('untangle_told')
+                    ->join('pages', 'pages.id', '=', 'page_id')
+                    ->where('untangle_told.store_id', $store->id)
+                    ->orderByRaw('sent_at IS NULL DESC')
+                    ->orderByDesc('untangle_told.id')
+                    ->limit(100)
+                    ->get(['untangle_told.*', 'pages.url']),
+            ),
         ];
     }
 }

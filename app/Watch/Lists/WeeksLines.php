@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Records;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * The picture of a change: clicks of its pages by week, and what they would have been as pages left alone went, with
@@ -27,35 +27,44 @@ final readonly class WeeksLines
     private const BOTTOM = 26;
 
     /**
-     * @param  list<stdClass>  $weeks  week, came, expected, is_after; low and high, null where it is not judged by them
+     * @param  list<WeekOfChange>  $weeks
+     * @param  float  $reach  half the range of the sum, as a part of it; shared by its weeks alike
      * @param  float  $most  the end of the axis, in clicks
      */
-    private function __construct(public array $weeks, public float $least, public float $most, public float $step)
-    {
+    private function __construct(
+        public array $weeks,
+        private float $reach,
+        public float $least,
+        public float $most,
+        public float $step,
+    ) {
     }
 
     public static function of(int $change): ?self
     {
-        $weeks = array_values(DB::table('watch_weeks')->where('change_id', $change)->orderBy('week')->get()->all());
+        $weeks = Records::of(
+            WeekOfChange::class,
+            DB::table('watch_weeks')->where('change_id', $change)->orderBy('week')->get(),
+        );
         $result = DB::table('watch_results')->where('change_id', $change)->where('part', 0)->first();
         if (count($weeks) < 2 || $result === null) {
             return null;
         }
-        // The range of the sum is shared by its weeks alike.
         $reach = ((float) $result->high - (float) $result->low) / 2 / max(1.0, (float) $result->expected);
         $values = [];
         foreach ($weeks as $one) {
-            $isAfter = (int) $one->is_after === 1;
-            $one->low = $isAfter ? max(0.0, (1 - $reach) * (float) $one->expected) : null;
-            $one->high = $isAfter ? (1 + $reach) * (float) $one->expected : null;
-            array_push($values, (float) $one->came, (float) $one->expected, $one->high ?? (float) $one->came);
-            $one->low === null || ($values[] = $one->low);
+            array_push(
+                $values,
+                $one->came,
+                $one->expected,
+                ...array_filter([$one->end($reach), $one->end(-$reach)], static fn (?float $end): bool => $end !== null),
+            );
         }
         [$low, $high] = [min($values), max(1.0, max($values))];
         $low = $low > 0.5 * $high ? $low - 0.15 * ($high - $low) : 0.0;
         $step = self::step(($high - $low) / 4);
 
-        return new self($weeks, floor($low / $step) * $step, ceil($high / $step) * $step, $step);
+        return new self($weeks, $reach, floor($low / $step) * $step, ceil($high / $step) * $step, $step);
     }
 
     public function x(int $nth): float
@@ -83,7 +92,8 @@ final readonly class WeeksLines
     {
         $path = '';
         foreach ($this->weeks as $nth => $one) {
-            $path .= ($path === '' ? 'M' : 'L').$this->x($nth).' '.$this->y((float) $one->{$of});
+            $clicks = $of === 'came' ? $one->came : $one->expected;
+            $path .= ($path === '' ? 'M' : 'L').$this->x($nth).' '.$this->y($clicks);
         }
 
         return $path;
@@ -94,9 +104,10 @@ final readonly class WeeksLines
     {
         $upper = $lower = [];
         foreach ($this->weeks as $nth => $one) {
-            if ($one->low !== null) {
-                $upper[] = $this->x($nth).' '.$this->y($one->high);
-                array_unshift($lower, $this->x($nth).' '.$this->y($one->low));
+            [$high, $low] = [$one->end($this->reach), $one->end(-$this->reach)];
+            if ($high !== null && $low !== null) {
+                $upper[] = $this->x($nth).' '.$this->y($high);
+                array_unshift($lower, $this->x($nth).' '.$this->y($low));
             }
         }
         if (count($upper) === 1) {

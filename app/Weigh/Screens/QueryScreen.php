@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Weigh\Screens;
 
 use App\Facts\NumberWindow;
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
+use App\Weigh\Lists\KnownQuery;
 use App\Weigh\Lists\QueryList;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Http\Request;
@@ -17,19 +19,19 @@ final class QueryScreen
     /** @return ?array<string, mixed> for weigh.query-page and weigh.query-beside; null where the store has none such */
     public static function of(Request $request, Store $store, int $query): ?array
     {
-        $row = DB::table('search_queries')->where('store_id', $store->id)->where('id', $query)->first();
+        $text = DB::table('search_queries')->where('store_id', $store->id)->where('id', $query)->value('text');
         $lens = Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
 
-        return $row === null
+        return $text === null
             ? null
             : [
                 'store' => $store,
                 'lens' => $lens,
-                'query' => $row,
-                'known' => DB::table('weigh_queries')
-                    ->where('store_id', $store->id)
-                    ->where('query_id', $query)
-                    ->first(),
+                'text' => $text,
+                'known' => Records::one(
+                    KnownQuery::class,
+                    DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(),
+                ),
                 'pages' => QueryList::pagesOf($store, $query, $lens),
             ];
     }

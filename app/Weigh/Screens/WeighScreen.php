@@ -34,7 +34,7 @@ final class WeighScreen
                 ? $request->query('sort')
                 : $usual;
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
-        $model = DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first();
+        $scoredAt = DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->value('scored_at');
         $isSeen =
             $window !== null &&
             DB::table('weigh_scores')->where('store_id', $store->id)->where('impressions', '>', 0)->exists();
@@ -47,7 +47,7 @@ final class WeighScreen
             'markets' => Markets::of($store),
             'window' => $window,
             'work' => WorkView::latest($store->id, ScoreWork::sort()),
-            'model' => $model,
+            'scoredAt' => $scoredAt,
             'total' => $total,
             'after' => $after,
             'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),

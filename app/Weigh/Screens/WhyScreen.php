@@ -6,6 +6,7 @@ namespace App\Weigh\Screens;
 
 use App\Facts\NumberWindow;
 use App\Inventory\Terms\PageTerms;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
@@ -56,7 +57,6 @@ final class WhyScreen
         return [
             'lead' => PageTerms::leads([$page])[$page] ?? null,
             'store' => $store,
-            'score' => $score,
             'upside' => $upside,
             'pairs' => $known->pairs,
             'names' => $names,
@@ -64,7 +64,8 @@ final class WhyScreen
             'assumptions' => $scoring->assumptions,
             'row' => $row,
             'why' => PartThatCounts::why($row)?->words(),
-            'page' => DB::table('pages')->where('id', $page)->first(),
+            'page' => $page,
+            'url' => Typed::text(DB::table('pages')->where('id', $page)->value('url')),
             'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'),
             'currency' => Units::of($store)->unit((int) $score->market_id),
             'bands' => ($bands = PlaceBands::of($scoring->model->curve)),

@@ -33,7 +33,10 @@ final class RunScreen
      */
     public function of(Store $store, int $id, ?string $outcome, int $after): ?array
     {
-        $run = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $id)->first();
+        $run = Records::one(
+            KeptRun::class,
+            DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $id)->first(),
+        );
         if ($run === null) {
             return null;
         }
@@ -50,18 +53,20 @@ final class RunScreen
                 : ($counts->get('new')
                     ? 'new'
                     : (string) ($counts->filter()->keys()->first() ?? 'new'));
-        $rows = self::rows((int) $run->id, (int) $run->field, $outcome, $after);
-        $recipe = DB::table('write_recipes')->where('id', $run->recipe_id)->first();
+        $rows = self::rows($run->id, $run->field->value, $outcome, $after);
+        $recipe = DB::table('write_recipes')->where('id', $run->recipeId)->first();
 
         return [
             'run' => $run,
             'recipe' => $recipe === null ? null : StoredRecipe::from($recipe),
-            'version' => DB::table('write_recipe_versions as v')
+            // Null for a version that was never kept.
+            'approver' => DB::table('write_recipe_versions as v')
                 ->leftJoin('users as u', 'u.id', '=', 'v.approved_by')
-                ->where('recipe_id', $run->recipe_id)
+                ->where('recipe_id', $run->recipeId)
                 ->where('number', $run->version)
-                ->first(['v.*', 'u.name as approver']),
-            'partsOfRank' => self::partsOfRank(StoredRecipe::recipe((string) $run->parts)),
+                ->selectRaw("COALESCE(u.name, '') AS approver")
+                ->value('approver'),
+            'partsOfRank' => self::partsOfRank(StoredRecipe::recipe($run->parts)),
             'counts' => $counts,
             'outcome' => $outcome,
             'rows' => array_slice($rows, 0, self::ROWS),

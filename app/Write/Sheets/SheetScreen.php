@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Write\Sheets;
 
+use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** Files of texts that came back, and the rows of one by what is made of them. */
@@ -22,12 +22,15 @@ final readonly class SheetScreen
     {
         return [
             'store' => $store,
-            'sheets' => DB::table('write_sheets')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('write_sheets.id')
-                ->limit(20)
-                ->get(['write_sheets.*', 'users.name as user_name']),
+            'sheets' => Records::of(
+                SheetFile::class,
+                DB::table('write_sheets')
+                    ->leftJoin('users', 'users.id', '=', 'user_id')
+                    ->where('store_id', $store->id)
+                    ->orderByDesc('write_sheets.id')
+                    ->limit(20)
+                    ->get(['write_sheets.*', 'users.name as user_name']),
+            ),
         ];
     }
 
@@ -43,7 +46,14 @@ final readonly class SheetScreen
      */
     public function of(Store $store, int $sheet, ?string $outcome, int $after): ?array
     {
-        $row = DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->first();
+        $row = Records::one(
+            SheetFile::class,
+            DB::table('write_sheets')
+                ->leftJoin('users', 'users.id', '=', 'user_id')
+                ->where('store_id', $store->id)
+                ->where('write_sheets.id', $sheet)
+                ->first(['write_sheets.*', 'users.name as user_name']),
+        );
         if ($row === null) {
             return null;
         }
@@ -56,32 +66,35 @@ final readonly class SheetScreen
             'sheet' => $row,
             'counts' => $counts,
             'outcome' => $outcome,
-            'rows' => $rows->take(self::ROWS),
-            'next' => $rows->count() > self::ROWS ? $rows[self::ROWS - 1]?->place : null,
+            'rows' => array_slice($rows, 0, self::ROWS),
+            'next' => count($rows) > self::ROWS ? $rows[self::ROWS - 1]->place : null,
         ];
     }
 
-    /** @return Collection<int, \stdClass> one more than are shown, with what stands in the shop and in the draft */
-    private static function rows(int $sheet, string $outcome, int $after): Collection
+    /** @return list<SheetRow> one more than are shown */
+    private static function rows(int $sheet, string $outcome, int $after): array
     {
-        return DB::table('write_sheet_rows')
-            ->leftJoin(
-                'resource_texts',
-                static fn ($join) => $join
-                    ->on('resource_texts.resource_id', '=', 'write_sheet_rows.resource_id')
-                    ->on('resource_texts.field', '=', 'write_sheet_rows.field'),
-            )
-            ->leftJoin(
-                'drafts',
-                static fn ($join) => $join
-                    ->on('drafts.resource_id', '=', 'write_sheet_rows.resource_id')
-                    ->on('drafts.field', '=', 'write_sheet_rows.field'),
-            )
-            ->where('sheet_id', $sheet)
-            ->where('outcome', $outcome)
-            ->where('place', '>', $after)
-            ->orderBy('place')
-            ->limit(self::ROWS + 1)
-            ->get(['write_sheet_rows.*', 'stored', 'drafts.value as draft', 'drafts.revision as now']);
+        return Records::of(
+            SheetRow::class,
+            DB::table('write_sheet_rows')
+                ->leftJoin(
+                    'resource_texts',
+                    static fn ($join) => $join
+                        ->on('resource_texts.resource_id', '=', 'write_sheet_rows.resource_id')
+                        ->on('resource_texts.field', '=', 'write_sheet_rows.field'),
+                )
+                ->leftJoin(
+                    'drafts',
+                    static fn ($join) => $join
+                        ->on('drafts.resource_id', '=', 'write_sheet_rows.resource_id')
+                        ->on('drafts.field', '=', 'write_sheet_rows.field'),
+                )
+                ->where('sheet_id', $sheet)
+                ->where('outcome', $outcome)
+                ->where('place', '>', $after)
+                ->orderBy('place')
+                ->limit(self::ROWS + 1)
+                ->get(['write_sheet_rows.*', 'stored', 'drafts.value as draft', 'drafts.revision as now']),
+        );
     }
 }

@@ -5,15 +5,15 @@
     @include('gather.tabs')
     @include('gather.file-progress')
     @foreach ($days as $part)
-        <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ App\Platform\Web\Forms::day($part->first_day) }} to {{ App\Platform\Web\Forms::day($part->last_day) }}, @n($part->row_count) rows of the file:
-            {{ ['owns' => 'in use', 'rests' => 'superseded by a newer import', 'back' => 'removed', 'gone' => 'superseded more than 30 days ago, and deleted'][$part->state] ?? $part->state }}.</p>
+        <p>@n($part->days) {{ $part->days === 1 ? 'day' : 'days' }} from {{ App\Platform\Web\Forms::day($part->firstDay) }} to {{ App\Platform\Web\Forms::day($part->lastDay) }}, @n($part->rowCount) rows of the file:
+            {{ $part->state() }}.</p>
     @endforeach
     @if ($import->rowsAside)
         <h2>Set aside</h2>
         <p class="form-end"><a class="button" href="{{ route('gather.file.asides', [$store, $import->id]) }}">Download all as CSV</a> Fix the cells and import that file again. @if ($import->rowsAside > 50)<span class="soft">The first 50:</span>@endif</p>
         <table class="ledger">
             <thead><tr><th scope="col" class="num">Row</th><th scope="col">Column</th><th scope="col">Why</th><th scope="col">The row</th></tr></thead>
-            <tbody>@foreach ($asides as $aside)<tr><td class="num">@n($aside->line)</td><td class="nowrap">{{ $aside->column_name }}</td><td>{{ $aside->reason }}</td><td class="clip soft">{{ implode(' · ', (array) json_decode($aside->cells, true)) }}</td></tr>@endforeach</tbody>
+            <tbody>@foreach ($asides as $aside)<tr><td class="num">@n($aside->line)</td><td class="nowrap">{{ $aside->columnName }}</td><td>{{ $aside->reason }}</td><td class="clip soft">{{ implode(' · ', $aside->cells()) }}</td></tr>@endforeach</tbody>
         </table>
     @endif
 @endsection

@@ -1,26 +1,25 @@
 @extends('frame')
 @section('title', $facts?->title ?? $page->url)
 @php
-    $list = static fn (?string $json): array => $json === null ? [] : (array) json_decode($json, true);
-    $depth = $index === null ? null : (int) $index->depth;
+    $depth = $index?->depth;
 @endphp
 @section('content')
     <nav class="filters" aria-label="The list it came from" data-list-steps hidden></nav>
-    <div class="head"><h1 class="wrap-any">{{ $facts?->title ?: ($resource?->name ?? 'A page without a title') }}</h1></div>
+    <div class="head"><h1 class="wrap-any">{{ $facts?->title ?: ($page->resourceName ?? 'A page without a title') }}</h1></div>
     <p class="wrap-any"><a href="{{ $page->url }}" rel="noreferrer">{{ $page->url }}</a></p>
     <div class="columns-2">
         <div>
-            @if ($facts && (int) $facts->status === 200)
+            @if ($facts && $facts->status === 200)
                 @include('card', ['title' => $texts[1]->shown ?? $facts->title, 'description' => $texts[2]->shown ?? $facts->description, 'url' => $page->url, 'slot' => 'desktop'])
             @endif
             @if ($numbers)@include('gather.numbers')@endif
-            @if ($resource)
+            @if ($page->resourceId)
                 <h2>Texts</h2>
                 @foreach (Orchard\Core\Wording\TextField::cases() as $field)
                     @php($text = $texts[$field->value] ?? null)
-                    @php($draft = app(App\Changes\Drafts::class)->find((int) $resource->id, $field))
+                    @php($draft = $drafts[$field->value] ?? null)
                     @if ($text)
-                        <form method="post" action="{{ route('write.text', [$store, $resource->id, $field->key()]) }}">
+                        <form method="post" action="{{ route('write.text', [$store, $page->resourceId, $field->key()]) }}">
                             @csrf
                             <input type="hidden" name="revision" value="{{ $draft?->revision ?? 0 }}">
                             <label class="label-line" for="f-{{ $field->key() }}">{{ $field->label() }}@if ($draft), <span class="state">{{ $draft->state->label() }}</span>@endif</label>
@@ -54,11 +53,11 @@
             @endif
             <h2 id="links-in">Links in, from page texts</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->rel() }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             <h2 id="links-out">Links out, from its text</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->rel() }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             @if ($details['images'] ?? [])
                 <h2>Images</h2>
@@ -83,11 +82,11 @@
             <h2>Facts</h2>
             @include('gather.facts')
             @can('write', $store)
-                @if ($product || ($index && (int) $index->kind === App\Stores\Kinds\PageKind::Product->value))
+                @if ($product || ($index && $index->kind === App\Stores\Kinds\PageKind::Product))
                     <form method="post" action="{{ route('page.life', [$store, $page->id]) }}" class="form-end">@csrf
                         <label for="life">The product is</label>
-                        <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && (int) $product->life === $state->value && (int) $product->origin === 1)>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as imports and the page say' : $state->label() }}</option>@endforeach</select></span>
-                        <label for="back_on">back on</label> <input class="input" id="back_on" name="back_on" type="date" value="{{ $product->back_on ?? '' }}">
+                        <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && $product->life === $state && $product->isByHand())>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as imports and the page say' : $state->label() }}</option>@endforeach</select></span>
+                        <label for="back_on">back on</label> <input class="input" id="back_on" name="back_on" type="date" value="{{ $product->backOn ?? '' }}">
                         <button class="button">Keep</button>
                     </form>
                 @endif
@@ -104,9 +103,9 @@
                 <h2>Crawlers, 90 days</h2>
                 <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Platform\Web\Forms::day($crawler->lastDay) }}</td></tr>@endforeach</tbody></table>
             @endif
-            @if ($earlier->isNotEmpty())
+            @if ($earlier !== [])
                 <h2>Earlier</h2>
-                <table class="ledger"><tbody>@foreach ($earlier as $old)<tr><td>until crawl {{ $old->to_crawl }}</td><td>{{ $old->status }}, {{ $old->title ?? 'no title' }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($earlier as $old)<tr><td>until crawl {{ $old->toCrawl }}</td><td>{{ $old->status }}, {{ $old->title ?? 'no title' }}</td></tr>@endforeach</tbody></table>
             @endif
         </div>
     </div>

@@ -32,8 +32,8 @@
         <thead><tr><th scope="col">Page</th><th scope="col">Text</th><th scope="col">In the shop now</th><th scope="col">In the campaign</th>@if ($isPlanned)<th scope="col"><span class="sr">What to do</span></th>@endif</tr></thead>
         <tbody>
         @forelse ($texts as $text)
-            <tr><td class="clip g-page">@if ($text->page_id)<a href="{{ route('page', [$store, $text->page_id]) }}">{{ $text->name }}</a>@else{{ $text->name }}@endif</td><td>{{ Orchard\Core\Wording\TextField::from((int) $text->field)->label() }}</td><td>@if ((string) $text->stored === '')<span class="soft">set by the theme: {{ $text->shown }}</span>@else{{ $text->stored }}@endif</td><td>{{ $text->value }}</td>
-                @if ($isPlanned)<td>@can('write', $store)<form method="post" action="{{ route('campaign.drop', [$store, $campaign->id]) }}">@csrf<input type="hidden" name="resource" value="{{ $text->resource_id }}"><button class="button is-text" name="field" value="{{ $text->field }}" >take out<span class="sr"> {{ $text->name }}</span></button></form>@endcan</td>@endif</tr>
+            <tr><td class="clip g-page">@if ($text->pageId)<a href="{{ route('page', [$store, $text->pageId]) }}">{{ $text->name }}</a>@else{{ $text->name }}@endif</td><td>{{ $text->field->label() }}</td><td>@if ((string) $text->stored === '')<span class="soft">set by the theme: {{ $text->shown }}</span>@else{{ $text->stored }}@endif</td><td>{{ $text->value }}</td>
+                @if ($isPlanned)<td>@can('write', $store)<form method="post" action="{{ route('campaign.drop', [$store, $campaign->id]) }}">@csrf<input type="hidden" name="resource" value="{{ $text->resourceId }}"><button class="button is-text" name="field" value="{{ $text->field->value }}" >take out<span class="sr"> {{ $text->name }}</span></button></form>@endcan</td>@endif</tr>
         @empty
             <tr><td colspan="5">No texts yet.</td></tr>
         @endforelse

@@ -30,7 +30,7 @@
             <thead><tr><th scope="col">URL</th><th scope="col">New value</th><th scope="col">Why not</th><th scope="col">Decide</th></tr></thead>
             <tbody>
             @foreach ($addressClashes as $clash)
-                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ ShownUrl::of($store, $clash->url) }}<br><span class="soft">{{ AddressField::from((int) $clash->field)->label() }}</span></td><td>{{ AddressField::from((int) $clash->field)->brief($clash->value) }}</td><td>{{ $clash->note }}@if ($clash->state === 'clash') <span class="soft">The shop has “{{ AddressField::from((int) $clash->field)->brief($clash->base_value) }}”.</span>@endif</td>
+                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ ShownUrl::of($store, $clash->url) }}<br><span class="soft">{{ $clash->field->label() }}</span></td><td>{{ $clash->field->brief($clash->value) }}</td><td>{{ $clash->note }}@if ($clash->state === App\Changes\DraftState::Clash) <span class="soft">The shop has “{{ $clash->field->brief($clash->baseValue) }}”.</span>@endif</td>
                     <td class="nowrap">@can('release', $store)<form method="post" action="{{ route('release.decide.address', [$store, $clash->id]) }}">@csrf<button class="button" name="keep" value="ours">Send ours</button> <button class="button" name="keep" value="theirs">Keep the shop’s</button></form>@endcan</td></tr>
             @endforeach
             </tbody>
@@ -48,18 +48,17 @@
             <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='changes[]']" aria-label="Tick all of these changes"></th>@endcan<th scope="col">URL</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Today</th><th scope="col">New</th><th scope="col">Why</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @foreach ($addresses as $change)
-                @php($field = AddressField::from((int) $change->field))
-                @php($isShort = $field->decidesAddress())
+                @php($field = $change->field)
                 <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" form="send" value="{{ $change->id }}" aria-label="Tick {{ lcfirst($field->label()) }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
-                    <td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ $field->label() }}</td><td class="clip w-keeper" title="{{ mb_substr($change->base_value, 0, 3000) }}"><span class="soft">{{ $isShort && $change->base_value !== '' ? ShownUrl::of($store, $change->base_value) : $field->brief($change->base_value) }}</span></td><td class="clip w-keeper" title="{{ mb_substr($change->value, 0, 3000) }}">{{ $isShort && $change->value !== '' ? ShownUrl::of($store, $change->value) : $field->brief($change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approved_at)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
+                    <td class="clip g-page"><a href="{{ route('page', [$store, $change->pageId]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks)</td><td>{{ $field->label() }}</td><td class="clip w-keeper" title="{{ mb_substr($change->baseValue, 0, 3000) }}"><span class="soft">{{ $change->shown($store, $change->baseValue) }}</span></td><td class="clip w-keeper" title="{{ mb_substr($change->value, 0, 3000) }}">{{ $change->shown($store, $change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approvedAt)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
             @endforeach
             </tbody>
         </table></div>
-        @if ($nextAddress)<p class="pager"><a href="{{ route('release', [$store, 'addresses' => (int) $nextAddress->clicks.'-'.$nextAddress->id]) }}" rel="next">Next</a></p>@endif
+        @if ($nextAddress)<p class="pager"><a href="{{ route('release', [$store, 'addresses' => $nextAddress->clicks.'-'.$nextAddress->id]) }}" rel="next">Next</a></p>@endif
     @endif
     <h2>Texts</h2>
         @can('release', $store)
-            @if ($drafts->isNotEmpty())
+            @if ($drafts !== [])
                 <div class="filters">
                     <button class="button" form="send" name="scope" value="ticked">Send the ticked</button>
                     <button class="button" form="send" name="do" value="approve" formaction="{{ route('release.review.texts', $store) }}">Approve the ticked</button>
@@ -71,15 +70,15 @@
             <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th>@endcan<th scope="col">Page</th><th scope="col">Live now</th><th scope="col">New</th><th scope="col">Written by</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @forelse ($drafts as $draft)
-                @php($field = TextField::from((int) $draft->field))
+                @php($field = $draft->field)
                 <tr id="draft-{{ $draft->id }}">
                     @can('release', $store)<td class="tick"><input type="checkbox" class="pick" name="drafts[]" form="send" value="{{ $draft->id }}" aria-label="Tick {{ $draft->name }}, {{ $field->key() }}"></td>@endcan
-                    <td>@if ($draft->page_id)<a href="{{ route('page', [$store, $draft->page_id]) }}">{{ $draft->name }}</a>@else{{ $draft->name }}@endif<br><span class="soft">{{ $field->label() }}</span></td>
+                    <td>@if ($draft->pageId)<a href="{{ route('page', [$store, $draft->pageId]) }}">{{ $draft->name }}</a>@else{{ $draft->name }}@endif<br><span class="soft">{{ $field->label() }}</span></td>
                     <td><del>{{ $draft->shown === null ? 'not seen yet' : ($draft->shown === '' ? 'nothing' : $draft->shown) }}</del></td>
-                    <td><ins>{{ $draft->draft_shown === '' ? 'the theme’s own text' : $draft->draft_shown }}</ins>
+                    <td><ins>{{ $draft->draftShown === '' ? 'the theme’s own text' : $draft->draftShown }}</ins>
                         @can('release', $store)<details class="edit"><summary>Edit</summary><label class="sr" for="edit-{{ $draft->id }}">New {{ $field->key() }} of {{ $draft->name }}</label><textarea class="textarea wide" id="edit-{{ $draft->id }}" rows="3" name="text" form="edit-form-{{ $draft->id }}" maxlength="{{ $field->longest() }}">{{ $draft->value }}</textarea><button class="button" form="edit-form-{{ $draft->id }}">Save</button></details>@endcan</td>
-                    <td>{{ $draft->user_name ?? 'command line' }}<br><span class="soft">{{ $draft->origin }}</span></td>
-                    <td>@if ($draft->approved_at)<span class="state is-growth">{{ $draft->approver }}</span>@endif</td>
+                    <td>{{ $draft->userName ?? 'command line' }}<br><span class="soft">{{ $draft->origin }}</span></td>
+                    <td>@if ($draft->approvedAt)<span class="state is-growth">{{ $draft->approver }}</span>@endif</td>
                 </tr>
             @empty
                 <tr><td colspan="6">No text is ready. Mark drafts as ready on the <a href="{{ route('write', [$store, 'state' => 'open']) }}">writing desk</a>.</td></tr>
@@ -93,7 +92,7 @@
         <thead><tr><th scope="col">Release</th><th scope="col">By</th><th scope="col">Sent</th><th scope="col" class="num">Pages</th></tr></thead>
         <tbody>
         @forelse ($releases as $release)
-            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->user_name ?? 'command line' }}</td><td>{{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</td><td class="num">@n($release->items)</td></tr>
+            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->userName ?? 'command line' }}</td><td>{{ App\Platform\Web\Forms::moment($release->createdAt, $store->timezone) }}</td><td class="num">@n($release->items)</td></tr>
         @empty<tr><td colspan="4">No releases yet.</td></tr>@endforelse
         </tbody>
     </table>

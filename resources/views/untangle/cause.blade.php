@@ -34,6 +34,6 @@
         <div class="filters send"><button class="button is-growth" name="do" value="ready">Make the ticked ready for release</button> <button class="button" name="do" value="leave">Leave the ticked as they are</button> <button class="button" name="do" value="rule">Treat the ticked like the rest</button></div>
     @endif @endcan
     </form>
-    @if ($next)<p class="pager"><a href="{{ route('untangle.cause', [$store, $cause->id, 'show' => $which, 'after' => $next->clicks.'-'.$next->page_id]) }}" rel="next">Next</a></p>@endif
+    @if ($next)<p class="pager"><a href="{{ route('untangle.cause', [$store, $cause->id, 'show' => $which, 'after' => $next->clicks.'-'.$next->pageId]) }}" rel="next">Next</a></p>@endif
     </div>
 @endsection

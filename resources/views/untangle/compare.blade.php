@@ -2,20 +2,14 @@
 @section('title', 'Compare two pages')
 @php
     $path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url);
-    $h1 = static fn (object $page): string => (string) (((array) json_decode((string) $page->h1s, true))[0] ?? '');
-    $facts = [
-        'Status' => static fn (object $page): string => (string) $page->status, 'Title' => static fn (object $page): string => (string) $page->title, 'H1' => $h1, 'Description' => static fn (object $page): string => (string) $page->description, 'Canonical' => static fn (object $page): string => $path($page->declared) ?: 'none',
-        'SKU' => static fn (object $page): string => (string) $page->number, 'Price' => static fn (object $page): string => (string) $page->price, 'Language' => static fn (object $page): string => (string) $page->language, 'Words' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->words),
-        'Click depth' => static fn (object $page): string => (int) $page->depth === 65535 ? 'orphan page: no link' : (string) $page->depth, 'Links in' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->links_in), 'Clicks' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->clicks), 'Impressions' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->impressions),
-        'Position' => static fn (object $page): string => (int) $page->position_milli > 0 ? App\Platform\Web\Forms::number($page->position_milli / 1000, 1) : '', 'Orders' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->orders), 'Revenue' => static fn (object $page): string => App\Platform\Web\Forms::number((float) $page->revenue, 2),
-    ];
+    $facts = array_map(static fn ($page): array => $page->facts($store), $pages);
 @endphp
 @section('content')
     <div class="head"><h1>Compare two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason() }}</span>@endif</div>
     @include('untangle.tabs')
     <table class="ledger compare">
-        <thead><tr><td></td>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->keeper_page == $page->id) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>
-        <tbody>@foreach ($facts as $label => $fact)@php($values = [$fact($pages[0]), $fact($pages[1])])<tr><th scope="row">{{ $label }}</th>@foreach ($values as $value)<td>@if ($values[0] !== $values[1])<ins>{{ $value === '' ? 'none' : $value }}</ins>@else{{ $value }}@endif</td>@endforeach</tr>@endforeach</tbody>
+        <thead><tr><td></td>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->isKeeper()) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>
+        <tbody>@foreach (array_keys($facts[0]) as $label)@php($values = [$facts[0][$label], $facts[1][$label]])<tr><th scope="row">{{ $label }}</th>@foreach ($values as $value)<td>@if ($values[0] !== $values[1])<ins>{{ $value === '' ? 'none' : $value }}</ins>@else{{ $value }}@endif</td>@endforeach</tr>@endforeach</tbody>
     </table>
     @if ($kin)<p>@if ($kin->difference)They differ in {{ $kin->difference->words() }}. @endif Text similarity: {{ (int) round(100 * $kin->likeness) }}%.</p>@endif
     @if ($lines !== null)

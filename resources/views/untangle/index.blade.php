@@ -2,11 +2,11 @@
 @section('title', 'Untangle')
 @section('content')
     <div @follows('untangle', 'tangles', 'texts')>
-    <div class="head"><h1>Duplicates by cause</h1><span class="soft">@if ($state)@n($safe->sum('urls') + $yours->sum('urls') + $going->sum('urls') + $decided->sum('urls') + $fine->sum('urls')) duplicate URLs and wrong canonicals, found {{ App\Platform\Web\Forms::moment($state->found_at, $store->timezone) }}@endif</span>
+    <div class="head"><h1>Duplicates by cause</h1><span class="soft">@if ($foundAt)@n($safe->sum('urls') + $yours->sum('urls') + $going->sum('urls') + $decided->sum('urls') + $fine->sum('urls')) duplicate URLs and wrong canonicals, found {{ App\Platform\Web\Forms::moment($foundAt, $store->timezone) }}@endif</span>
         <div class="tools">@if ($ready > 0)<a href="{{ route('release', $store) }}"><b>@n($ready)</b> {{ $ready === 1 ? 'change' : 'changes' }} ready for release</a>@can('write', $store)<form method="post" action="{{ route('untangle.drop', $store) }}">@csrf<button class="button">Withdraw them</button></form>@endcan @endif @can('write', $store)<form method="post" action="{{ route('untangle.find', $store) }}">@csrf<button class="button">Search again</button></form>@endcan <span>Download <a href="{{ route('untangle.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('untangle.export', [$store, 'xlsx']) }}">XLSX</a></span></div></div>
     @include('untangle.tabs')
     @include('untangle.progress')
-    @if (! $state)
+    @if (! $foundAt)
         <p class="note">No search for duplicates has run yet. It starts by itself after each crawl{{ $crawled ? '' : ': crawl the store first' }}.@can('write', $store) @if ($crawled)“Search again” starts it now.@else <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a>@endif @endcan</p>
     @else
         @if ($drifts)

@@ -11,15 +11,15 @@
         <tbody>
         @forelse ($rows as $row)
             @php($why = App\Untangle\Finding\ReasonWords::ofLost($row->why))
-            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $path($row->url) }}"></td><td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ $path($row->url) }}</a></td><td class="num">{{ $row->status }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->backlinks)</td><td class="num">@n($row->links_in)</td>
-                <td>@can('write', $store)<input class="input" name="to[{{ $row->page_id }}]" value="{{ $row->target_url ? $path($row->target_url) : '' }}" size="28" aria-label="Target of {{ $path($row->url) }}">@else{{ $path($row->target_url) }}@endcan</td><td class="clip w-why" title="{{ $why }}">{{ $why }}</td></tr>
+            <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->pageId }}" aria-label="Tick {{ $path($row->url) }}"></td><td class="clip g-page"><a href="{{ route('page', [$store, $row->pageId]) }}" title="{{ $row->url }}">{{ $path($row->url) }}</a></td><td class="num">{{ $row->status }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->backlinks)</td><td class="num">@n($row->linksIn)</td>
+                <td>@can('write', $store)<input class="input" name="to[{{ $row->pageId }}]" value="{{ $row->targetUrl ? $path($row->targetUrl) : '' }}" size="28" aria-label="Target of {{ $path($row->url) }}">@else{{ $path($row->targetUrl) }}@endcan</td><td class="clip w-why" title="{{ $why }}">{{ $why }}</td></tr>
         @empty<tr><td colspan="8">No 404s.</td></tr>@endforelse
         </tbody>
     </table>
-    @can('write', $store)@if ($rows->isNotEmpty())<div class="filters send"><button class="button is-growth" name="do" value="redirect">Redirect the ticked</button> <button class="button" name="do" value="gone">Set the ticked to 410 (gone)</button><span class="hint">Nothing is redirected to the home page for lack of a better target.</span></div>@endif @endcan
+    @can('write', $store)@if ($rows !== [])<div class="filters send"><button class="button is-growth" name="do" value="redirect">Redirect the ticked</button> <button class="button" name="do" value="gone">Set the ticked to 410 (gone)</button><span class="hint">Nothing is redirected to the home page for lack of a better target.</span></div>@endif @endcan
     </form>
-    @if ($links->isNotEmpty())
+    @if ($links !== [])
         <h2>Internal links to them</h2>
-        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Links to</th></tr></thead><tbody>@foreach ($links as $link)<tr><td class="clip g-page">{{ $path($link->from_url) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->to_url) }}</td></tr>@endforeach</tbody></table>
+        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Links to</th></tr></thead><tbody>@foreach ($links as $link)<tr><td class="clip g-page">{{ $path($link->fromUrl) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->toUrl) }}</td></tr>@endforeach</tbody></table>
     @endif
 @endsection

@@ -8,16 +8,12 @@
         <tbody>
         @forelse ($parameters as $parameter)
             @php
-                $effect = Orchard\Core\Duplicates\ParameterEffect::tryFrom((string) $parameter->effect);
-                $said = Orchard\Core\Duplicates\ParameterEffect::tryFrom((string) $parameter->said);
-                $examples = (array) json_decode((string) $parameter->examples, true);
-                $example = $examples[$parameter->effect] ?? [];
-                $counter = $parameter->counter === null ? null : json_decode($parameter->counter, true);
+                [$effect, $said, $counter] = [$parameter->effect(), $parameter->said(), $parameter->counter()];
             @endphp
             <tr><td><b>{{ $parameter->name }}</b></td><td>{{ $parameter->scope }}</td><td class="num"><a href="{{ route('gather', [$store, 'q' => $parameter->name.'=', 'exact' => 1]) }}">@n($parameter->pages)</a></td>
-                <td>{{ $said ? $said->words() : ($effect?->words() ?? 'not known yet') }}<br><span class="state {{ $said || $parameter->is_sure ? 'is-growth' : '' }}">{{ $said ? 'set by '.($parameter->user_name ?? 'command line') : ($parameter->is_sure ? 'sure' : ($parameter->is_likely ? 'likely' : 'not sure')) }}</span></td>
-                <td class="num">@n($parameter->pairs)</td><td class="num">@n($parameter->bases)</td><td class="num">{{ $parameter->pairs > 0 ? (int) floor($parameter->certainty / 10).'%' : '·' }}</td>
-                <td class="clip w-example">@foreach ($example as $url)<span title="{{ $url }}">{{ App\Stores\Http\ShownUrl::of($store, $url) }}</span>@if (! $loop->last)<br>@endif @endforeach @if ($counter)<br><span class="state is-hand" title="{{ implode(' and ', $counter) }}">but not on {{ App\Stores\Http\ShownUrl::of($store, $counter[0]) }}</span>@endif</td>
+                <td>{{ $said ? $said->words() : ($effect?->words() ?? 'not known yet') }}<br><span class="state {{ $said || $parameter->isSure ? 'is-growth' : '' }}">{{ $said ? 'set by '.($parameter->userName ?? 'command line') : ($parameter->isSure ? 'sure' : ($parameter->isLikely ? 'likely' : 'not sure')) }}</span></td>
+                <td class="num">@n($parameter->pairs)</td><td class="num">@n($parameter->bases)</td><td class="num">{{ $parameter->certainty() === null ? '·' : $parameter->certainty().'%' }}</td>
+                <td class="clip w-example">@foreach ($parameter->example() as $url)<span title="{{ $url }}">{{ App\Stores\Http\ShownUrl::of($store, $url) }}</span>@if (! $loop->last)<br>@endif @endforeach @if ($counter !== [])<br><span class="state is-hand" title="{{ implode(' and ', $counter) }}">but not on {{ App\Stores\Http\ShownUrl::of($store, $counter[0]) }}</span>@endif</td>
                 @can('manage', $store)<td><form method="post" action="{{ route('untangle.parameters.say', $store) }}" class="inline">@csrf<input type="hidden" name="scope" value="{{ $parameter->scope }}"><input type="hidden" name="name" value="{{ $parameter->name }}"><span class="select"><select name="effect" aria-label="What {{ $parameter->name }} in {{ $parameter->scope }} does"><option value="">as learned</option>@foreach (Orchard\Core\Duplicates\ParameterEffect::cases() as $case)<option value="{{ $case->value }}" @selected($case === $said)>{{ $case->words() }}</option>@endforeach</select></span> <button class="button" aria-label="Set for {{ $parameter->name }} in {{ $parameter->scope }}">Set</button></form></td>@endcan</tr>
         @empty
             <tr><td colspan="9">No URL of the store has parameters.</td></tr>

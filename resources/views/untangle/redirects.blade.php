@@ -2,7 +2,7 @@
 @section('title', 'Redirects')
 @php($path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url))
 @section('content')
-    <div class="head"><h1>Redirects</h1><span class="soft">@n($counts->n) {{ $counts->n == 1 ? 'line' : 'lines' }}{{ $others ? ', and '.App\Platform\Web\Forms::number($others).' live redirects that we released' : '' }}</span>
+    <div class="head"><h1>Redirects</h1><span class="soft">@n($counts->n) {{ $counts->n === 1 ? 'line' : 'lines' }}{{ $others ? ', and '.App\Platform\Web\Forms::number($others).' live redirects that we released' : '' }}</span>
         <div class="tools">Download @foreach (['csv' => 'CSV', 'nginx.conf' => 'nginx', 'apache.conf' => 'Apache rules', 'apache.txt' => 'Apache map'] as $form => $label)<a href="{{ route('untangle.redirects.export', [$store, $form]) }}">{{ $label }}</a> @endforeach</div></div>
     @include('untangle.tabs')
     @if ($refused)<div class="note is-hand"><p>Refused:</p><ul>@foreach ($refused as $why)<li>{{ $why }}</li>@endforeach</ul></div>@endif
@@ -12,8 +12,8 @@
         <thead><tr><th scope="col">From</th><th scope="col">To</th><th scope="col" class="num">Status</th><th scope="col">Source</th><th scope="col" class="num">Hits</th><th scope="col">State</th>@can('write', $store)<th scope="col">Remove</th>@endcan</tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page" title="{{ $row->from_url }}">{{ $path($row->from_url) }}</td><td class="clip g-page" title="{{ $row->to_url }}">{{ $row->to_url === 'gone' ? '410, gone' : $path($row->to_url) }}</td><td class="num">{{ $row->status }}</td><td>{{ ['list' => 'a list', 'pattern' => 'a pattern', 'lost' => 'a 404', 'slug' => 'a changed slug', 'merge' => 'pages for one term'][$row->origin] ?? $row->origin }}</td><td class="num" title="{{ $row->last_hit }}">@n($row->hits)</td>
-                <td class="clip w-why" title="{{ $row->fault }}">@if ($row->fault)<span class="state is-hand">{{ $row->fault }}</span>@else{{ $row->is_live ? 'ready for release or live' : 'not released' }}@endif</td>@can('write', $store)<td><form method="post" action="{{ route('untangle.redirects.drop', [$store, $row->id]) }}">@csrf<button class="button" aria-label="Remove {{ $path($row->from_url) }}">Remove</button></form></td>@endcan</tr>
+            <tr><td class="clip g-page" title="{{ $row->fromUrl }}">{{ $path($row->fromUrl) }}</td><td class="clip g-page" title="{{ $row->toUrl }}">{{ $row->isGone() ? '410, gone' : $path($row->toUrl) }}</td><td class="num">{{ $row->status }}</td><td>{{ $row->origin() }}</td><td class="num" title="{{ $row->lastHit }}">@n($row->hits)</td>
+                <td class="clip w-why" title="{{ $row->fault }}">@if ($row->fault)<span class="state is-hand">{{ $row->fault }}</span>@else{{ $row->isLive ? 'ready for release or live' : 'not released' }}@endif</td>@can('write', $store)<td><form method="post" action="{{ route('untangle.redirects.drop', [$store, $row->id]) }}">@csrf<button class="button" aria-label="Remove {{ $path($row->fromUrl) }}">Remove</button></form></td>@endcan</tr>
         @empty<tr><td colspan="7">No redirects yet. Add old URLs below; 404s and changed slugs add theirs.</td></tr>@endforelse
         </tbody>
     </table>

@@ -9,15 +9,15 @@
     <tbody>
     @forelse ($pages as $page)
         @php
-            $verdict = Orchard\Core\LinkGraph\CanonicalVerdict::fromKey($page->verdict);
+            $verdict = $page->verdict();
             [$why, $kin] = [ReasonWords::ofAction($page->why), ReasonWords::ofPair($page->reason)];
         @endphp
-        <tr id="url-{{ $page->page_id }}">@if ($tick)<td class="tick"><input type="checkbox" name="pages[]" value="{{ $page->page_id }}" aria-label="Tick {{ $path($page->url) }}"></td>@endif
-            <td class="clip g-page"><a href="{{ $page->tangle_id ? route('untangle.tangle', [$store, $page->tangle_id]) : route('page', [$store, $page->page_id]) }}" title="{{ $page->url }}">{{ $path($page->url) }}</a></td><td class="num">@n($page->clicks)</td>
-            <td class="clip w-keeper" title="{{ $page->keeper_url }}">@if ($page->keeper_url && $page->keeper_page != $page->page_id)<a href="{{ route('untangle.compare', [$store, 'a' => $page->keeper_page, 'b' => $page->page_id]) }}" title="Compare the two">{{ $path($page->keeper_url) }}</a>@elseif ($page->keeper_page)itself @else<span class="soft">none</span>@endif</td>
+        <tr id="url-{{ $page->pageId }}">@if ($tick)<td class="tick"><input type="checkbox" name="pages[]" value="{{ $page->pageId }}" aria-label="Tick {{ $path($page->url) }}"></td>@endif
+            <td class="clip g-page"><a href="{{ $page->tangleId ? route('untangle.tangle', [$store, $page->tangleId]) : route('page', [$store, $page->pageId]) }}" title="{{ $page->url }}">{{ $path($page->url) }}</a></td><td class="num">@n($page->clicks)</td>
+            <td class="clip w-keeper" title="{{ $page->keeperUrl }}">@if ($page->keeperUrl && ! $page->isKeeper())<a href="{{ route('untangle.compare', [$store, 'a' => $page->keeperPage, 'b' => $page->pageId]) }}" title="Compare the two">{{ $path($page->keeperUrl) }}</a>@elseif ($page->keeperPage)itself @else<span class="soft">none</span>@endif</td>
             <td class="clip w-says" title="{{ $verdict?->words() }}{{ $page->declared !== '' ? ': '.$page->declared : '' }}"><span class="state @if ($verdict?->isFault()) is-hand @endif">{{ $page->declared === '' ? 'none' : $path($page->declared) }}</span></td>
-            <td class="nowrap">{{ ucfirst(App\Untangle\Deciding\Means::from($page->action)->short()) }}@unless ($page->is_safe) <span class="state is-hand">exception</span>@endunless</td>
-            <td class="clip w-keeper" title="{{ $targets[$page->page_id] ?? '' }}">@isset($targets[$page->page_id]){{ $path($targets[$page->page_id]) }}@endisset</td>
+            <td class="nowrap">{{ ucfirst($page->action->short()) }}@unless ($page->isSafe) <span class="state is-hand">exception</span>@endunless</td>
+            <td class="clip w-keeper" title="{{ $targets[$page->pageId] ?? '' }}">@isset($targets[$page->pageId]){{ $path($targets[$page->pageId]) }}@endisset</td>
             <td class="clip w-why" title="{{ $why }}; {{ $kin }}">{{ $why }}@if ($kin !== ''); <span class="soft">{{ $kin }}</span>@endif</td></tr>
     @empty
         <tr><td colspan="{{ $tick ? 8 : 7 }}">No URL here.</td></tr>

@@ -12,7 +12,7 @@
         <tbody>
         @foreach (App\Untangle\Deciding\CauseSort::cases() as $sort)
             @php($count = $counts[$sort->value] ?? null)
-            <tr><td>{{ $sort->label() }}</td><td class="num">@n($count->causes ?? 0)@if ($count?->decided > 0) <span class="soft">(@n($count->decided) decided)</span>@endif</td><td class="num">@n($count->urls ?? 0)</td><td class="num">@n($count->clicks ?? 0)</td>
+            <tr><td>{{ $sort->label() }}</td><td class="num">@n($count->causes ?? 0)@if ($count !== null && $count->decided > 0) <span class="soft">(@n($count->decided) decided)</span>@endif</td><td class="num">@n($count->urls ?? 0)</td><td class="num">@n($count->clicks ?? 0)</td>
                 <td><form method="get" class="inline"><input type="hidden" name="sort" value="{{ $sort->value }}"><span class="select"><select name="choice" aria-label="What is done: {{ $sort->label() }}">@foreach ($sort->choices() as $key => $words)<option value="{{ $key }}" @selected($key === ($asked === $sort ? $choice : $rules->choice($sort)))>{{ $words }}@if ($key === $rules->choice($sort)) (the rule now)@endif</option>@endforeach</select></span> <button class="button" aria-label="Preview: {{ $sort->label() }}">Preview</button></form></td></tr>
         @endforeach
         </tbody>

@@ -9,12 +9,12 @@
         <thead><tr><th scope="col">Keeper</th><th scope="col" class="num">URLs</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">To do</th><th scope="col">Why this keeper</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            @php($reasons = App\Untangle\Finding\ReasonWords::ofKeeper($row->reasons))
-            <tr><td class="clip g-page"><a href="{{ route('untangle.tangle', [$store, $row->tangle_id]) }}" title="{{ $row->keeper_url }}">{{ $row->keeper_url ? App\Stores\Http\ShownUrl::of($store, $row->keeper_url) : 'no keeper' }}</a></td><td class="num"><a href="{{ route('untangle.tangle', [$store, $row->tangle_id]) }}">@n($row->pages)</a></td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num">{{ $row->to_do > 0 ? App\Platform\Web\Forms::number($row->to_do) : '·' }}</td><td class="clip" title="{{ $reasons }}">{{ $reasons }}</td></tr>
+            @php($reasons = $row->reasons())
+            <tr><td class="clip g-page"><a href="{{ route('untangle.tangle', [$store, $row->tangleId]) }}" title="{{ $row->keeperUrl }}">{{ $row->keeperUrl ? App\Stores\Http\ShownUrl::of($store, $row->keeperUrl) : 'no keeper' }}</a></td><td class="num"><a href="{{ route('untangle.tangle', [$store, $row->tangleId]) }}">@n($row->pages)</a></td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num">{{ $row->toDo > 0 ? App\Platform\Web\Forms::number($row->toDo) : '·' }}</td><td class="clip" title="{{ $reasons }}">{{ $reasons }}</td></tr>
         @empty
             <tr><td colspan="6">{{ $words === '' ? 'No duplicates were found.' : "No tangle has a page with “{$words}” in its title or URL." }}</td></tr>
         @endforelse
         </tbody>
     </table>
-    @if ($next)<p class="pager"><a href="{{ route('untangle.tangles', [$store, 'words' => $words ?: null, 'only' => $only, 'after' => $next->clicks.'-'.$next->tangle_id]) }}" rel="next">Next</a></p>@endif
+    @if ($next)<p class="pager"><a href="{{ route('untangle.tangles', [$store, 'words' => $words ?: null, 'only' => $only, 'after' => $next->clicks.'-'.$next->tangleId]) }}" rel="next">Next</a></p>@endif
 @endsection

@@ -12,7 +12,7 @@
         <thead><tr><th scope="col">URL</th><th scope="col">To do</th><th scope="col">Why</th><th scope="col">Since</th><th scope="col">Sent</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page" title="{{ $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</td><td>{{ $row->purpose === 'crawl' ? 'crawl again' : 'remove' }}</td><td>{{ App\Untangle\Telling\ToldReason::tryFrom($row->why)?->words() }}</td><td>{{ App\Platform\Web\Forms::moment($row->created_at, $store->timezone) }}</td><td>{{ $row->sent_at ? App\Platform\Web\Forms::moment($row->sent_at, $store->timezone) : ($row->answer ? 'refused: '.$row->answer : 'not yet') }}</td></tr>
+            <tr><td class="clip g-page" title="{{ $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</td><td>{{ $row->purpose === 'crawl' ? 'crawl again' : 'remove' }}</td><td>{{ $row->why() }}</td><td>{{ App\Platform\Web\Forms::moment($row->createdAt, $store->timezone) }}</td><td>{{ $row->sentAt ? App\Platform\Web\Forms::moment($row->sentAt, $store->timezone) : ($row->answer ? 'refused: '.$row->answer : 'not yet') }}</td></tr>
         @empty<tr><td colspan="5">Nothing to tell yet: canonicals, redirects and noindex that are released appear here.</td></tr>@endforelse
         </tbody>
     </table>

@@ -19,8 +19,8 @@
         @if ($verdict || $asked === 'listed')<p class="hint">{{ $verdict ? $verdict->meaning().' '.$verdict->repair() : 'A sitemap lists only unique, indexable URLs.' }}</p>
             @include('untangle.rows')
         @else
-            <table class="ledger tight"><thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col">Canonical</th><th scope="col">Search engine’s choice</th></tr></thead><tbody>@foreach ($pages as $page)<tr><td class="clip g-page"><a href="{{ route('page', [$store, $page->page_id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td><td class="num">@n($page->clicks)</td><td class="clip">{{ App\Stores\Http\ShownUrl::of($store, $page->declared) ?: 'none' }}</td><td class="clip"><a href="{{ route('untangle.compare', [$store, 'a' => $page->page_id, 'b' => $page->chosen_page]) }}">{{ App\Stores\Http\ShownUrl::of($store, $page->chosen_url) }}</a></td></tr>@endforeach</tbody></table>
+            <table class="ledger tight"><thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col">Canonical</th><th scope="col">Search engine’s choice</th></tr></thead><tbody>@foreach ($pages as $page)<tr><td class="clip g-page"><a href="{{ route('page', [$store, $page->pageId]) }}">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td><td class="num">@n($page->clicks)</td><td class="clip">{{ App\Stores\Http\ShownUrl::of($store, $page->declared) ?: 'none' }}</td><td class="clip"><a href="{{ route('untangle.compare', [$store, 'a' => $page->pageId, 'b' => $page->chosenPage]) }}">{{ App\Stores\Http\ShownUrl::of($store, $page->chosenUrl) }}</a></td></tr>@endforeach</tbody></table>
         @endif
-        @if ($next)<p class="pager"><a href="{{ route('untangle.troubles', [$store, 'verdict' => $asked, 'after' => $next->clicks.'-'.$next->page_id]) }}" rel="next">Next</a></p>@endif
+        @if ($next)<p class="pager"><a href="{{ route('untangle.troubles', [$store, 'verdict' => $asked, 'after' => $next->clicks.'-'.$next->pageId]) }}" rel="next">Next</a></p>@endif
     @endif
 @endsection

@@ -15,16 +15,16 @@
     <div class="head">
         <h1>What is worth most</h1>
         <div class="tools">
-            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Platform\Web\Forms::day($window->lastDay) }}@if ($model), calculated {{ App\Platform\Web\Forms::moment($model->scored_at, $store->timezone) }}@endif</span>@endif
+            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Platform\Web\Forms::day($window->lastDay) }}@if ($scoredAt), calculated {{ App\Platform\Web\Forms::moment($scoredAt, $store->timezone) }}@endif</span>@endif
             <a href="{{ route('weigh.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.export', [$store, 'xlsx']) }}">XLSX</a>
             @can('write', $store)@if ($window)<form method="post" action="{{ route('weigh.score', $store) }}">@csrf<button class="button" data-once>Calculate again</button></form>@endif @endcan
         </div>
     </div>
     @include('weigh.tabs')
-    @if ($active)<p class="note" role="status">The upside of all pages is being calculated{{ $model ? ' again; the last result is shown.' : ' for the first time.' }}</p>@endif
+    @if ($active)<p class="note" role="status">The upside of all pages is being calculated{{ $scoredAt ? ' again; the last result is shown.' : ' for the first time.' }}</p>@endif
     @if ($work?->problem)<p class="note is-hand" role="alert">{{ $work->problem }}</p>@endif
     @if (! $isSeen)
-        <div class="note"><p>{{ $window === null ? 'There are no clicks and impressions yet, so the upside cannot be calculated.' : ($model || ! $window ? 'There are no clicks and impressions of the last weeks, so the upside cannot be calculated.' : 'The upside has not been calculated yet.') }} Until then, start with the core pages: home, then the collections and products that {{ $window ? 'sell best' : 'most pages link to' }}.</p>
+        <div class="note"><p>{{ $window === null ? 'There are no clicks and impressions yet, so the upside cannot be calculated.' : ($scoredAt || ! $window ? 'There are no clicks and impressions of the last weeks, so the upside cannot be calculated.' : 'The upside has not been calculated yet.') }} Until then, start with the core pages: home, then the collections and products that {{ $window ? 'sell best' : 'most pages link to' }}.</p>
             <a href="{{ route('gather.files', $store) }}">Import search data</a> <a href="{{ route('gather.feed', $store) }}">Connect a feed</a></div>
         @if ($core !== [])
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf

@@ -3,5 +3,5 @@
     <button type="button" class="button" data-beside-step="1" title="Alt and arrow down">Next</button>
     <button type="button" class="button" data-beside-close title="Escape">Close</button>
 </div>
-<h2 class="wrap-any">{{ $query->text }}</h2>
+<h2 class="wrap-any">{{ $text }}</h2>
 @include('weigh.query')

@@ -1,4 +1,4 @@
-<p class="soft">@if ($known){{ Orchard\Core\Demand\QueryClass::from((int) $known->class)->label() }}@if ($known->difficulty !== null), difficulty {{ App\Platform\Web\Forms::number((float) $known->difficulty) }}@endif @if ($known->volume !== null), searched {{ App\Platform\Web\Forms::number((int) $known->volume) }} times a month @endif @endif</p>
+<p class="soft">@if ($known){{ $known->class->label() }}@if ($known->difficulty !== null), difficulty {{ App\Platform\Web\Forms::number($known->difficulty) }}@endif @if ($known->volume !== null), searched {{ App\Platform\Web\Forms::number($known->volume) }} times a month @endif @endif</p>
 <table class="ledger tight">
     <thead><tr><th scope="col">Page, {{ $lens->weeks }} weeks</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">CTR</th><th scope="col" class="num">Position</th></tr></thead>
     <tbody>

@@ -22,10 +22,10 @@
             @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf<button class="button is-hand" name="do" value="back" data-once>Take all drafts of this run back</button></form>@endcan
         @endif
     </div>
-    @if ($recipe && ! $busy && $version)
+    @if ($recipe && ! $busy && $approver !== null)
         <div class="filters">
             @if ($recipe->approvedVersion === (int) $run->version)
-                <span>Version {{ $run->version }} follows the facts{{ $version->approver ? ', approved by '.$version->approver : '' }}: it writes again where they change, and pages that come.</span>
+                <span>Version {{ $run->version }} follows the facts{{ $approver !== '' ? ', approved by '.$approver : '' }}: it writes again where they change, and pages that come.</span>
             @else
                 @can('release', $store)<form method="post" action="{{ route('write.recipe.approve', [$store, $recipe->id]) }}">@csrf<button class="button" name="version" value="{{ $run->version }}" data-once>Approve version {{ $run->version }} to follow the facts</button></form>
                 <span class="soft">Then it writes by itself where facts change or pages come; what it writes is ready to go, row by row approval is not asked again.</span>@else<span class="soft">An approver can let this recipe follow the facts by itself.</span>@endcan

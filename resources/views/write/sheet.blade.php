@@ -3,7 +3,7 @@
 @php($labels = ['new' => 'new drafts', 'live' => 'edited in the live column', 'clash' => 'clashes', 'error' => 'errors', 'done' => 'drafts made', 'same' => 'unchanged'])
 @section('content')
     @include('write.tabs')
-    <div class="head"><h1>{{ $sheet->file_name }}</h1></div>
+    <div class="head"><h1>{{ $sheet->fileName }}</h1></div>
     <div class="filters">
         @foreach ($labels as $key => $label)
             @if ($counts[$key] ?? 0)<a href="{{ route('write.sheet', [$store, $sheet->id, 'outcome' => $key]) }}" @if ($outcome === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts[$key])</span></a>@endif
@@ -19,7 +19,7 @@
         <thead><tr><th scope="col" class="num">Row</th><th scope="col">Page and field</th><th scope="col">In the shop now</th><th scope="col">On the desk</th><th scope="col">In the file</th><th scope="col">Remark</th>@if ($outcome === 'clash')<th scope="col">Decide</th>@endif</tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="num">{{ $sheet->is_wide ? intdiv((int) $row->place, App\Write\Sheets\WideSheet::PLACES) : $row->place }}</td><td class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}<br><span class="soft">{{ $row->field ? Orchard\Core\Wording\TextField::from((int) $row->field)->words() : '' }}</span></td><td>{{ $row->stored }}</td><td>{{ $row->draft }}</td><td>{{ $row->text }}</td><td class="state is-hand wrap-any note-cell">{{ $row->note }}</td>@if ($outcome === 'clash')<td class="nowrap">@can('write', $store)<form method="post" action="{{ route('write.sheet.settle', [$store, $sheet->id, $row->place]) }}">@csrf<input type="hidden" name="revision" value="{{ $row->now ?? 0 }}"><button class="button" name="keep" value="mine">Take the file’s</button> <button class="button" name="keep" value="theirs">Keep what is there</button></form>@endcan</td>@endif</tr>
+            <tr><td class="num">{{ $sheet->isWide ? intdiv($row->place, App\Write\Sheets\WideSheet::PLACES) : $row->place }}</td><td class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}<br><span class="soft">{{ $row->field?->words() }}</span></td><td>{{ $row->stored }}</td><td>{{ $row->draft }}</td><td>{{ $row->text }}</td><td class="state is-hand wrap-any note-cell">{{ $row->note }}</td>@if ($outcome === 'clash')<td class="nowrap">@can('write', $store)<form method="post" action="{{ route('write.sheet.settle', [$store, $sheet->id, $row->place]) }}">@csrf<input type="hidden" name="revision" value="{{ $row->now ?? 0 }}"><button class="button" name="keep" value="mine">Take the file’s</button> <button class="button" name="keep" value="theirs">Keep what is there</button></form>@endcan</td>@endif</tr>
         @empty
             <tr><td colspan="7">No rows here.</td></tr>
         @endforelse

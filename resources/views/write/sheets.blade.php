@@ -22,7 +22,7 @@
             <h2>Uploaded files</h2>
             <table class="ledger"><tbody>
             @forelse ($sheets as $sheet)
-                <tr><td><a href="{{ route('write.sheet', [$store, $sheet->id]) }}">{{ $sheet->file_name }}</a><br><span class="soft">{{ $sheet->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($sheet->created_at, $store->timezone) }}</span></td><td>{{ $sheet->applied_at ? 'imported' : 'checked' }}</td></tr>
+                <tr><td><a href="{{ route('write.sheet', [$store, $sheet->id]) }}">{{ $sheet->fileName }}</a><br><span class="soft">{{ $sheet->userName ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($sheet->createdAt, $store->timezone) }}</span></td><td>{{ $sheet->appliedAt ? 'imported' : 'checked' }}</td></tr>
             @empty<tr><td>No files yet.</td></tr>@endforelse
             </tbody></table>
         </div>

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+/** A form in which a term is searched. */
+final readonly class TermForm
+{
+    public function __construct(public string $text, public ?int $volume)
+    {
+    }
+}
