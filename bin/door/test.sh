@@ -42,7 +42,6 @@ door_test() {
             rm -rf "$VAR/tmp/style"
             run_check eslint node_modules/.bin/eslint .
             run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
-            run_check larastan-standins $php vendor/bin/phpstan analyse -c phpstan.standins.neon --no-progress --memory-limit=2G
             mutation --changed=HEAD~5 --sample=12 --least=70 ;;
     esac
     if [ "$what" = all ] || [ "$what" = core ]; then

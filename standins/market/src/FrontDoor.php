@@ -192,8 +192,8 @@ final readonly class FrontDoor
     /**
      * Where to go on behind the last row that was told.
      *
-     * @param  list<array<string, mixed>>  $all  rows of the day
-     * @param  list<array<string, mixed>>  $told
+     * @param  list<array<string, int|float|string>>  $all  rows of the day
+     * @param  list<array<string, int|float|string>>  $told
      */
     private function cursor(string $day, array $all, array $told): string
     {
@@ -208,7 +208,7 @@ final readonly class FrontDoor
             : "$day.".($skipped + $ofDay);
     }
 
-    /** @return array{search: list<array<string, mixed>>, sales: list<array<string, mixed>>} */
+    /** @return array{search: list<array<string, int|float|string>>, sales: list<array<string, int|float|string>>} */
     private function ofDay(string $day): array
     {
         $pages = $this->book->shownOn($day);
@@ -234,33 +234,34 @@ final readonly class FrontDoor
     }
 
     /**
-     * @param  list<array<string, mixed>>  $rows
+     * @param  list<array<string, int|float|string>>  $rows  of searches
      * @param  list<string>  $by
-     * @return list<array<string, mixed>>
+     * @return list<array<string, int|float|string>>
      */
     private function summed(array $rows, array $by): array
     {
-        $sums = [];
+        $of = $sums = [];
         foreach ($rows as $row) {
             $key = implode("\n", array_map(static fn (string $name): string => (string) $row[$name], $by));
-            $sums[$key] ??= array_intersect_key($row, array_flip($by)) + [
-                'clicks' => 0,
-                'impressions' => 0,
-                'position' => 0.0,
+            $of[$key] = array_intersect_key($row, array_flip($by));
+            [$clicks, $impressions, $position] = $sums[$key] ?? [0, 0, 0.0];
+            $seen = (int) $row['impressions'];
+            $sums[$key] = [
+                $clicks + (int) $row['clicks'],
+                $impressions + $seen,
+                ($position * $impressions + (float) $row['position'] * $seen) / ($impressions + $seen),
             ];
-            $sums[$key]['position'] =
-                ($sums[$key]['position'] * $sums[$key]['impressions'] + $row['position'] * $row['impressions']) /
-                ($sums[$key]['impressions'] + $row['impressions']);
-            $sums[$key]['clicks'] += $row['clicks'];
-            $sums[$key]['impressions'] += $row['impressions'];
         }
-        if (in_array('query', $by, true)) {
-            $sums = array_filter($sums, static fn (array $row): bool => $row['impressions'] >= self::FEWEST);
+        $fewest = in_array('query', $by, true) ? self::FEWEST : 0;
+        $rows = [];
+        foreach ($sums as $key => [$clicks, $impressions, $position]) {
+            if ($impressions >= $fewest) {
+                $rows[] = ['position' => round($position, 2)] +
+                    $of[$key] + ['clicks' => $clicks, 'impressions' => $impressions];
+            }
         }
 
-        return array_values(
-            array_map(static fn (array $row): array => ['position' => round($row['position'], 2)] + $row, $sums),
-        );
+        return $rows;
     }
 
     /** @param  array<string, mixed>  $data */

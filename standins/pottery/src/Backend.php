@@ -15,7 +15,7 @@ final readonly class Backend
     {
     }
 
-    /** @param  array<string, mixed>  $ware */
+    /** @param  array<string, int|float|string|null>  $ware */
     public static function pathOf(array $ware): string
     {
         return "/{$ware['department']}/{$ware['no']}-{$ware['slug']}.html";
@@ -30,7 +30,8 @@ final readonly class Backend
         if ($path === '/auth/token' && $method === 'POST') {
             return $this->signIn();
         }
-        $token = preg_match('/^Bearer (\S+)$/', $_SERVER['HTTP_AUTHORIZATION'] ?? '', $found) === 1 ? $found[1] : '';
+        $token =
+            preg_match('/^Bearer (\S+)$/', self::text($_SERVER, 'HTTP_AUTHORIZATION'), $found) === 1 ? $found[1] : '';
         if ($this->kiln->row('SELECT 1 FROM tokens WHERE value = ? AND ends > ?', [$token, microtime(true)]) === null) {
             return Reply::json(
                 ['result' => null, 'fault' => ['code' => 'token', 'text' => 'The token is unknown or has ended.']],
@@ -48,7 +49,7 @@ final readonly class Backend
 
     private function forTests(string $method, string $path): Reply
     {
-        if (! hash_equals($this->kiln->secret(), $_SERVER['HTTP_TEST_KEY'] ?? '')) {
+        if (! hash_equals($this->kiln->secret(), self::text($_SERVER, 'HTTP_TEST_KEY'))) {
             return new Reply(401);
         }
         if ($path === '/log') {
@@ -56,7 +57,7 @@ final readonly class Backend
         }
         if ($method === 'PUT') {
             foreach ((array) json_decode((string) file_get_contents('php://input'), true) as $name => $value) {
-                if (! $this->kiln->turn((string) $name, (int) $value)) {
+                if (! $this->kiln->turn((string) $name, is_numeric($value) ? (int) $value : 0)) {
                     return new Reply(422, "There is no switch $name.");
                 }
             }
@@ -70,7 +71,7 @@ final readonly class Backend
         if (
             ($_POST['grant_type'] ?? '') !== 'client_credentials' ||
             ($_POST['client_id'] ?? '') !== self::CLIENT ||
-            ! hash_equals($this->kiln->secret(), (string) ($_POST['client_secret'] ?? ''))
+            ! hash_equals($this->kiln->secret(), self::text($_POST, 'client_secret'))
         ) {
             return Reply::json(
                 ['result' => null, 'fault' => ['code' => 'client', 'text' => 'Client or secret are wrong.']],
@@ -127,7 +128,7 @@ final readonly class Backend
             $path === '/moves' && $method === 'GET' => Reply::json([
                 'result' => [
                     'rows' => $this->kiln->rows('SELECT id, old, new FROM moves WHERE old = ?', [
-                        (string) ($asked['old'] ?? ''),
+                        self::text($asked, 'old'),
                     ]),
                 ],
             ]),
@@ -156,7 +157,7 @@ final readonly class Backend
     /** @param  array<int|string, mixed>  $asked */
     private function list(string $table, string $order, array $asked): Reply
     {
-        $page = max(1, (int) ($asked['page'] ?? 1));
+        $page = max(1, (int) (self::text($asked, 'page') ?: 1));
         $rows = $this->kiln->rows(
             "SELECT * FROM $table ORDER BY $order LIMIT ".self::PER_PAGE.' OFFSET '.($page - 1) * self::PER_PAGE,
         );
@@ -171,7 +172,7 @@ final readonly class Backend
     }
 
     /**
-     * @param  array<string, mixed>  $row
+     * @param  array<string, int|float|string|null>  $row
      * @return array<string, mixed>
      */
     private static function showWare(array $row): array
@@ -197,7 +198,7 @@ final readonly class Backend
     }
 
     /**
-     * @param  array<string, mixed>  $row
+     * @param  array<string, int|float|string|null>  $row
      * @return array<string, mixed>
      */
     private static function showDepartment(array $row): array
@@ -228,7 +229,7 @@ final readonly class Backend
             'wares',
             'no',
             $no,
-            (array) ($given['ware']['search'] ?? []),
+            (array) (((array) ($given['ware'] ?? []))['search'] ?? []),
             ['headline' => 120, 'teaser' => 500, 'canonical_to' => 400],
             'changed',
         );
@@ -249,7 +250,7 @@ final readonly class Backend
             'departments',
             'code',
             $code,
-            (array) ($given['department']['meta'] ?? []),
+            (array) (((array) ($given['department'] ?? []))['meta'] ?? []),
             ['t' => 120, 'd' => 500],
             'edited',
         );
@@ -297,8 +298,8 @@ final readonly class Backend
     private function move(string $method, int $id): Reply
     {
         $given = (array) json_decode((string) file_get_contents('php://input', length: 10000), true);
-        $old = (string) ($given['move']['old'] ?? '');
-        $new = (string) ($given['move']['new'] ?? '');
+        $asked = (array) ($given['move'] ?? []);
+        [$old, $new] = [self::text($asked, 'old'), self::text($asked, 'new')];
         if ($method === 'DELETE') {
             $this->kiln->run('DELETE FROM moves WHERE id = ?', [$id]);
         } elseif (! str_starts_with($new, '/') || $old === $new) {
@@ -319,5 +320,11 @@ final readonly class Backend
         ]);
 
         return Reply::json(['result' => 'saved']);
+    }
+
+    /** @param  array<array-key, mixed>  $of  a text of it; empty where it is not there, or no text */
+    private static function text(array $of, string $name): string
+    {
+        return is_scalar($of[$name] ?? null) ? (string) $of[$name] : '';
     }
 }

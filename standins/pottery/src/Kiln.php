@@ -39,19 +39,22 @@ final class Kiln
 
     /**
      * @param  list<mixed>  $values
-     * @return list<array<string, mixed>>
+     * @return list<array<string, int|float|string|null>>
      */
     public function rows(string $sql, array $values = []): array
     {
         $statement = $this->db->prepare($sql);
         $statement->execute($values);
 
-        return array_values($statement->fetchAll());
+        /** @var list<array<string, int|float|string|null>> $rows */
+        $rows = $statement->fetchAll();
+
+        return $rows;
     }
 
     /**
      * @param  list<mixed>  $values
-     * @return ?array<string, mixed>
+     * @return ?array<string, int|float|string|null>
      */
     public function row(string $sql, array $values = []): ?array
     {

@@ -49,10 +49,10 @@ final readonly class Storefront
             ? Reply::html('<!doctype html><title>Nothing here</title><h1>Nothing here</h1>', 404)
             : $this->page(
                 $path,
-                $leaf['title'] ?: $leaf['name'],
-                $leaf['teaser'],
-                $leaf['name'],
-                $leaf['story'],
+                (string) ($leaf['title'] ?: $leaf['name']),
+                (string) $leaf['teaser'],
+                (string) $leaf['name'],
+                (string) $leaf['story'],
                 type: str_starts_with($path, '/story') ? 'Article' : '',
             );
     }
@@ -83,16 +83,16 @@ final readonly class Storefront
 
         return $this->page(
             $path,
-            $ware['headline'] ?: $ware['name'],
-            $ware['teaser'],
-            $ware['name'],
-            $ware['story'],
+            (string) ($ware['headline'] ?: $ware['name']),
+            (string) $ware['teaser'],
+            (string) $ware['name'],
+            (string) $ware['story'],
             "<p>£ {$ware['price']}</p><a href=\"$path?glaze=all\">All glazes</a> <a ".
                 "href=\"/shop/$department\">More</a>".
                 '<script type="application/ld+json">'.
                 $json.
                 '</script>',
-            canonical: $ware['canonical_to'] !== '' ? $ware['canonical_to'] : $path,
+            canonical: (string) $ware['canonical_to'] ?: $path,
         );
     }
 
@@ -108,16 +108,16 @@ final readonly class Storefront
                 '<li><a href="'.
                 Backend::pathOf($ware).
                 '">'.
-                self::e($ware['name']).
+                self::e((string) $ware['name']).
                 "</a> £ {$ware['price']}</li>";
         }
 
         return $this->page(
             "/shop/$code",
-            $row['t'] ?: $row['label'],
-            $row['d'],
-            $row['label'],
-            $row['intro'],
+            (string) ($row['t'] ?: $row['label']),
+            (string) $row['d'],
+            (string) $row['label'],
+            (string) $row['intro'],
             "<ul>$links</ul>",
             suffix: ' – By shelf – '.Kiln::NAME,
         );
@@ -172,7 +172,7 @@ final readonly class Storefront
     {
         $links = '';
         foreach ($this->kiln->rows('SELECT code, label FROM departments ORDER BY place') as $row) {
-            $links .= "<a href=\"/shop/{$row['code']}\">".self::e($row['label']).'</a> ';
+            $links .= "<a href=\"/shop/{$row['code']}\">".self::e((string) $row['label']).'</a> ';
         }
 
         return $links;

@@ -59,34 +59,38 @@ final class FrontDoor
         if ($set === null) {
             return $this->page($method, $path, $asked);
         }
-        if ($set['redirect'] !== '') {
+        if ((string) $set['redirect'] !== '') {
             $this->shop->db
                 ->prepare('UPDATE addresses SET hits = hits + 1, last_hit = ? WHERE target = ?')
                 ->execute([gmdate('Y-m-d'), $key]);
 
-            return $set['redirect'] === 'gone'
+            return (string) $set['redirect'] === 'gone'
                 ? new Answer(410, 'This page is gone for good.', ['Content-Type' => 'text/plain'])
                 : Answer::redirect(
-                    str_starts_with($set['redirect'], '/') ? $this->origin.$set['redirect'] : $set['redirect'],
+                    str_starts_with((string) $set['redirect'], '/')
+                        ? $this->origin.(string) $set['redirect']
+                        : (string) $set['redirect'],
                 );
         }
         $answer = $this->page($method, $path, $asked);
         $body = $answer->body;
         $headers = $answer->headers;
         $added = '';
-        if ($set['canonical'] !== '') {
+        if ((string) $set['canonical'] !== '') {
             $body = (string) preg_replace('~<link rel="canonical"[^>]*>~', '', $body);
             unset($headers['Link']);
             $added .=
                 '<link rel="canonical" href="'.
                 Theme\e(
-                    str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical'],
+                    str_starts_with((string) $set['canonical'], '/')
+                        ? $this->origin.(string) $set['canonical']
+                        : (string) $set['canonical'],
                 ).
                 '">';
         }
-        if ($set['robots'] !== '') {
+        if ((string) $set['robots'] !== '') {
             $body = (string) preg_replace('~<meta name="robots"[^>]*>~', '', $body);
-            $added .= '<meta name="robots" content="'.Theme\e($set['robots']).'">';
+            $added .= '<meta name="robots" content="'.Theme\e((string) $set['robots']).'">';
         }
 
         return new Answer($answer->status, str_replace('<head>', '<head>'.$added, $body), $headers);

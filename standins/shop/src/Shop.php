@@ -6,7 +6,22 @@ namespace Tindrel;
 
 use PDO;
 
-/** The shop's storage: one SQLite file in its data folder, and the folder of rendered pages. */
+/**
+ * The shop's storage: one SQLite file in its data folder, and the folder of rendered pages. Each kind of resource has
+ * facts of its own among those of the type.
+ *
+ * @phpstan-type Cell int|float|string|null
+ * @phpstan-type Picture array{src: string, alt: string}
+ * @phpstan-type Facts array{price: float, maker: string, material: string, room: string, style: string, shape: string,
+ *     type_name: string, socket: string, kelvin: string, in_stock: bool, finishes: list<string>, sizes: list<string>,
+ *     linked_finishes: int, heading: string, h1: string, hidden: bool, landing: bool, links: list<string>,
+ *     link_header: bool, latin1: bool, almanac?: int, paging_to_first: bool, params_to_self: bool,
+ *     pixel_in_head: bool, untitled: bool}
+ * @phpstan-type Stored array{number: int, id: string, kind: string, slug: string, name: string, version: int,
+ *     title: string, description: string, h1: string, social_title: string, social_description: string,
+ *     social_image: string, structured_data: string, related_links: string, image_alts: string, canonical: string,
+ *     robots: string, images: list<Picture>, facts: Facts, body: string}
+ */
 final class Shop
 {
     public const NAME = 'Tindrel';
@@ -69,26 +84,29 @@ final class Shop
 
     /**
      * @param  list<mixed>  $values
-     * @return list<array<string, mixed>>
+     * @return list<array<string, Cell>>
      */
     public function rows(string $sql, array $values = []): array
     {
         $statement = $this->db->prepare($sql);
         $statement->execute($values);
 
-        return array_values($statement->fetchAll());
+        /** @var list<array<string, Cell>> $rows */
+        $rows = $statement->fetchAll();
+
+        return $rows;
     }
 
     /**
      * @param  list<mixed>  $values
-     * @return ?array<string, mixed>
+     * @return ?array<string, Cell>
      */
     public function row(string $sql, array $values = []): ?array
     {
         return $this->rows($sql, $values)[0] ?? null;
     }
 
-    /** @return ?array<string, mixed> the resource with its facts and images read */
+    /** @return ?Stored with its facts and images read */
     public function resource(string $kind, string $slug): ?array
     {
         $row = $this->row('SELECT * FROM resources WHERE kind = ? AND slug = ?', [$kind, $slug]);
@@ -97,15 +115,28 @@ final class Shop
     }
 
     /**
-     * @param  array<string, mixed>  $row
-     * @return array<string, mixed>
+     * @param  array<string, Cell>  $row  of the table of resources, all columns
+     * @return Stored
      */
     public static function unpack(array $row): array
     {
-        $row['facts'] = json_decode((string) $row['facts'], true, 16, JSON_THROW_ON_ERROR);
-        $row['images'] = json_decode((string) $row['images'], true, 16, JSON_THROW_ON_ERROR);
+        /** @var Stored $resource as the seed and the office wrote it */
+        $resource =
+            [
+                'facts' => self::factsOf($row['facts']),
+                'images' => json_decode((string) $row['images'], true, 16, JSON_THROW_ON_ERROR),
+            ] + $row;
 
-        return $row;
+        return $resource;
+    }
+
+    /** @return Facts */
+    public static function factsOf(int|float|string|null $json): array
+    {
+        /** @var Facts $facts as the seed wrote them */
+        $facts = json_decode((string) $json, true, 16, JSON_THROW_ON_ERROR);
+
+        return $facts;
     }
 
     public static function pathOf(string $kind, string $slug): string

@@ -7,8 +7,9 @@ spl_autoload_register(static function (string $class): void {
         require __DIR__.'/../src/'.str_replace('\\', '/', substr($class, 7)).'.php';
     }
 });
+$server = array_filter($_SERVER, is_string(...));
 (new Writer\FrontDoor())->serve(
-    $_SERVER['REQUEST_METHOD'] ?? 'GET',
-    (string) parse_url($_SERVER['REQUEST_URI'] ?? '/', PHP_URL_PATH),
+    $server['REQUEST_METHOD'] ?? 'GET',
+    (string) parse_url($server['REQUEST_URI'] ?? '/', PHP_URL_PATH),
     (string) file_get_contents('php://input', length: 200_000),
 );

@@ -7,7 +7,12 @@ namespace Tindrel\Office;
 use Tindrel\Answer;
 use Tindrel\Shop;
 
-/** The shop's admin API (see openapi.json). */
+/**
+ * The shop's admin API (see openapi.json).
+ *
+ * @phpstan-import-type Stored from Shop
+ * @phpstan-import-type Cell from Shop
+ */
 final class Office
 {
     private const TEXTS = [
@@ -42,7 +47,7 @@ final class Office
     public function answer(string $method, string $path, array $asked): Answer
     {
         $token = trim((string) @file_get_contents($this->shop->dir.'/token'));
-        $given = preg_match('/^Bearer (\S+)$/', $_SERVER['HTTP_AUTHORIZATION'] ?? '', $found) === 1 ? $found[1] : '';
+        $given = preg_match('/^Bearer (\S+)$/', self::header('HTTP_AUTHORIZATION'), $found) === 1 ? $found[1] : '';
         if ($token === '' || ! hash_equals($token, $given)) {
             return Reply::problem(401, 'A valid bearer token is needed.', ['WWW-Authenticate' => 'Bearer']);
         }
@@ -55,7 +60,7 @@ final class Office
                 'items' => array_map(
                     static fn (array $row): array => ['fields' => json_decode((string) $row['fields'], true)] + $row,
                     $this->shop->rows('SELECT * FROM changes WHERE number > ? ORDER BY number LIMIT 5000', [
-                        (int) ($asked['after'] ?? 0),
+                        self::number($asked, 'after', 0),
                     ]),
                 ),
             ]);
@@ -102,8 +107,8 @@ final class Office
     /** @param  array<int|string, mixed>  $asked */
     private function list(array $asked): Answer
     {
-        $limit = max(1, min(250, (int) ($asked['limit'] ?? 100)));
-        $after = (int) ($asked['after'] ?? 0);
+        $limit = max(1, min(250, self::number($asked, 'limit', 100)));
+        $after = self::number($asked, 'after', 0);
         $kind = is_string($asked['kind'] ?? null) ? $asked['kind'] : '';
         $rows = $this->shop->rows(
             'SELECT * FROM resources WHERE number > ? AND (? = \'\' OR kind = ?) ORDER BY number LIMIT '.($limit + 1),
@@ -149,7 +154,7 @@ final class Office
 
             return Reply::problem(503, 'Too late; nothing was changed.');
         }
-        $match = trim($_SERVER['HTTP_IF_MATCH'] ?? '');
+        $match = trim(self::header('HTTP_IF_MATCH'));
         if ($match === '') {
             return Reply::problem(428, 'If-Match with the version you read is needed.');
         }
@@ -220,7 +225,7 @@ final class Office
                 }
                 $new['slug'] = $value;
             } elseif ($name === 'images') {
-                $images = json_decode((string) $row['images'], true);
+                $images = Shop::unpack($row)['images'];
                 if (! is_array($value)) {
                     return Reply::problem(422, 'images must map a number to an alt text.');
                 }
@@ -244,12 +249,13 @@ final class Office
             ->prepare("UPDATE resources SET $set, version = ? WHERE id = ?")
             ->execute([...array_values($new), $version, $id]);
         if (isset($new['slug']) && $new['slug'] !== $row['slug']) {
+            $kind = (string) $row['kind'];
             $this->shop->db
                 ->prepare('DELETE FROM redirects WHERE path = ?')
-                ->execute([Shop::pathOf($row['kind'], $new['slug'])]);
+                ->execute([Shop::pathOf($kind, (string) $new['slug'])]);
             $this->shop->db
                 ->prepare('INSERT OR REPLACE INTO redirects VALUES (?, ?, 301)')
-                ->execute([Shop::pathOf($row['kind'], $row['slug']), Shop::pathOf($row['kind'], $new['slug'])]);
+                ->execute([Shop::pathOf($kind, (string) $row['slug']), Shop::pathOf($kind, (string) $new['slug'])]);
         }
         $this->shop->db
             ->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')
@@ -261,24 +267,24 @@ final class Office
     }
 
     /**
-     * @param  array<string, mixed>  $row
+     * @param  array<string, Cell>  $row
      * @return array<string, mixed>
      */
     private function show(array $row): array
     {
-        $facts = json_decode((string) $row['facts'], true);
+        ['facts' => $facts, 'images' => $images] = Shop::unpack($row);
         $shown = [
             'id' => $row['id'],
             'kind' => $row['kind'],
             'version' => (string) $row['version'],
-            'path' => Shop::pathOf($row['kind'], $row['slug']),
+            'path' => Shop::pathOf((string) $row['kind'], (string) $row['slug']),
             'slug' => $row['slug'],
             'name' => $row['name'],
         ];
         foreach (array_keys(self::TEXTS) as $field) {
             $shown[$field] = $row[$field];
         }
-        $shown['images'] = json_decode((string) $row['images'], true);
+        $shown['images'] = $images;
         $shown['attributes'] =
             $row['kind'] === 'product'
                 ? [
@@ -308,5 +314,17 @@ final class Office
                     : (object) []);
 
         return $shown;
+    }
+
+    /** A header of the request, as the web server names it; empty where it has none. */
+    private static function header(string $name): string
+    {
+        return is_string($_SERVER[$name] ?? null) ? $_SERVER[$name] : '';
+    }
+
+    /** @param  array<int|string, mixed>  $asked */
+    private static function number(array $asked, string $name, int $otherwise): int
+    {
+        return is_numeric($asked[$name] ?? null) ? (int) $asked[$name] : $otherwise;
     }
 }

@@ -40,6 +40,7 @@ final class Settings
         if ($now->status !== 200) {
             return $now;
         }
+        /** @var array{target: string, version: string, canonical: string, robots: string, redirect: string} $row */
         $row = (array) json_decode($now->body, true);
         if (trim($match, '"') !== $row['version']) {
             return Reply::problem(412, "The address is at version {$row['version']}.", [
@@ -99,7 +100,8 @@ final class Settings
     public function changeFile(string $target, string $match, array $fields): Answer
     {
         $now = $this->file($target);
-        $version = json_decode($now->body, true)['version'] ?? '';
+        $told = (array) json_decode($now->body, true);
+        $version = is_string($told['version'] ?? null) ? $told['version'] : '';
         $body = $fields['body'] ?? null;
         if ($now->status !== 200) {
             return $now;

@@ -28,10 +28,13 @@ final class Switches
     /** @return array<string, int> */
     public function all(): array
     {
-        return array_map(
+        /** @var array<string, int> $all by name */
+        $all = array_map(
             intval(...),
             array_column($this->shop->rows('SELECT name, value FROM switches'), 'value', 'name'),
         );
+
+        return $all;
     }
 
     public function turn(): Answer

@@ -113,7 +113,8 @@ final readonly class Lamps
     }
 
     /**
-     * @param  array<string, mixed>  $facts
+     * @param  array{finishes: list<string>, maker: string, socket: string, room: string, type_name: string,
+     *     shape: string, material: string, ...}  $facts
      * @return array{string, string}
      */
     private function productTexts(string $name, array $facts): array

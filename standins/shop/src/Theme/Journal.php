@@ -7,7 +7,9 @@ namespace Tindrel\Theme;
 use Tindrel\Answer;
 use Tindrel\Shop;
 
-/** The shop's journal, with the calendar in which crawlers lose themselves. */
+/**
+ * The shop's journal, with the calendar in which crawlers lose themselves.
+ */
 final class Journal
 {
     private readonly Layout $layout;
@@ -33,11 +35,11 @@ final class Journal
         ) {
             $list .=
                 '<article><h2><a href="'.
-                Shop::pathOf('article', $row['slug']).
+                Shop::pathOf('article', (string) $row['slug']).
                 '">'.
-                e($row['name']).
+                e((string) $row['name']).
                 '</a></h2><p>'.
-                e($row['description']).
+                e((string) $row['description']).
                 '</p></article>';
         }
         $paging = '';

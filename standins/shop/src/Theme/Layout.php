@@ -13,7 +13,11 @@ function e(string $text): string
     return htmlspecialchars($text, ENT_QUOTES | ENT_HTML5, 'UTF-8');
 }
 
-/** What stands around every page: head, navigation, footer. */
+/**
+ * What stands around every page: head, navigation, footer.
+ *
+ * @phpstan-import-type Stored from Shop
+ */
 final class Layout
 {
     public function __construct(private readonly Shop $shop, private readonly string $origin)
@@ -21,7 +25,7 @@ final class Layout
     }
 
     /**
-     * @param  array<string, mixed>  $resource
+     * @param  Stored  $resource
      * @param  ?string  $canonical  path of the page's own address; a canonical set on the resource wins; "-" is none at
      *     all
      * @param  ?string  $fallback  description where none is stored
@@ -80,7 +84,7 @@ final class Layout
     /**
      * What was put in by hand stands in the place of what the theme makes.
      *
-     * @param  array<string, mixed>  $resource
+     * @param  Stored  $resource
      * @param  ?array<string, mixed>  $ld
      */
     private static function structuredData(array $resource, ?array $ld): string
@@ -97,11 +101,13 @@ final class Layout
                     '</script>';
     }
 
-    /** @param  array<string, mixed>  $resource */
+    /** @param  Stored  $resource */
     private static function relatedLinks(array $resource): string
     {
         $links = '';
-        foreach ((array) json_decode($resource['related_links'] ?? '', true) as $link) {
+        /** @var list<array{url?: string, text?: string}> $related as the office took them */
+        $related = (array) json_decode($resource['related_links'], true);
+        foreach ($related as $link) {
             $links .= '<li><a href="'.e($link['url'] ?? '').'">'.e($link['text'] ?? '').'</a></li>';
         }
 
@@ -139,7 +145,7 @@ final class Layout
         );
     }
 
-    /** @param  array<string, mixed>  $resource */
+    /** @param  Stored  $resource */
     public static function heading(array $resource, string $how): string
     {
         $text = e($resource['h1'] !== '' ? $resource['h1'] : $resource['name']);
@@ -189,17 +195,17 @@ final class Layout
                 "SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 48",
             ) as $i => $row
         ) {
-            if (json_decode((string) $row['facts'], true)['hidden']) {
+            if (Shop::factsOf($row['facts'])['hidden']) {
                 continue;
             }
             $menu .=
                 ($i % 12 === 0 ? ($i === 0 ? '<div class="column">' : '</div><div class="column">') : '').
                 '<a class="range" href="'.
-                Shop::pathOf('collection', $row['slug']).
+                Shop::pathOf('collection', (string) $row['slug']).
                 '"><svg class="icon" width="20" height="20" aria-hidden="true" focusable="false"><use href="#i-'.
                 $i % 8 .
                 '"></use></svg><span class="name">'.
-                e($row['name']).
+                e((string) $row['name']).
                 '</span> <span class="hint">chosen by hand, sent in two days</span></a>';
         }
         $menu .= $menu === '' ? '' : '</div>';
@@ -209,7 +215,8 @@ final class Layout
                 "SELECT slug, name FROM resources WHERE kind = 'page' AND slug <> 'trade' ORDER BY number",
             ) as $row
         ) {
-            $about .= '<a href="'.Shop::pathOf('page', $row['slug']).'">'.e($row['name']).'</a>';
+            $about .=
+                '<a href="'.Shop::pathOf('page', (string) $row['slug']).'">'.e((string) $row['name']).'</a>';
         }
 
         return $made[$this->shop->dir] = [$menu, $about];

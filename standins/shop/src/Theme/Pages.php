@@ -7,7 +7,9 @@ namespace Tindrel\Theme;
 use Tindrel\Answer;
 use Tindrel\Shop;
 
-/** The shop's pages, as its theme shows them. */
+/**
+ * The shop's pages, as its theme shows them.
+ */
 final class Pages
 {
     private const PER_LEAF = 24;
@@ -36,7 +38,7 @@ final class Pages
             e($home['body']).
             '</p><p><a class="button" href="/range">See every range</a></p></section>'.
             '<h2>Chosen this week</h2>'.
-            Parts::grid($best, null);
+            Parts::grid(array_map(Shop::unpack(...), $best), null);
 
         return $this->layout->page($home, $main, '/', suffix: false);
     }
@@ -144,7 +146,7 @@ final class Pages
             e($product['id']).
             '">Into the basket</button></form></div></div>'.
             Parts::voices($product).
-            ($near === [] ? '' : '<h2>Others like it</h2>'.Parts::grid($near, null));
+            ($near === [] ? '' : '<h2>Others like it</h2>'.Parts::grid(array_map(Shop::unpack(...), $near), null));
         $ld = [
             '@context' => 'https://schema.org',
             '@type' => 'Product',
@@ -276,9 +278,13 @@ final class Pages
         foreach (
             $this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number") as $row
         ) {
-            $list .= json_decode((string) $row['facts'], true)['hidden']
+            $list .= Shop::factsOf($row['facts'])['hidden']
                 ? ''
-                : '<li><a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a></li>';
+                : '<li><a href="'.
+                    Shop::pathOf('collection', (string) $row['slug']).
+                    '">'.
+                    e((string) $row['name']).
+                    '</a></li>';
         }
 
         return $this->layout->fixed('All ranges', '<h1>All ranges</h1><ul class="ranges">'.$list.'</ul>', '/range');
@@ -315,7 +321,7 @@ final class Pages
             '<h1>Find</h1><form action="/find"><input name="q" aria-label="Words" value="'.
                 e($words).
                 '"><button>Find</button></form>'.
-                ($found === [] ? '<p>Nothing found.</p>' : Parts::grid($found, null)),
+                ($found === [] ? '<p>Nothing found.</p>' : Parts::grid(array_map(Shop::unpack(...), $found), null)),
             '/find',
             robots: 'noindex',
         );

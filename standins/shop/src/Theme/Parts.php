@@ -7,13 +7,17 @@ namespace Tindrel\Theme;
 use Tindrel\Seed\Words;
 use Tindrel\Shop;
 
-/** Parts that several pages of the shop have. */
+/**
+ * Parts that several pages of the shop have.
+ *
+ * @phpstan-import-type Stored from Shop
+ */
 final class Parts
 {
     /**
      * What buyers say: the same words for the same product, always.
      *
-     * @param  array<string, mixed>  $product
+     * @param  Stored  $product
      */
     public static function voices(array $product): string
     {
@@ -43,12 +47,11 @@ final class Parts
         return '<section class="voices"><h2>What buyers say</h2><ul>'.$list.'</ul></section>';
     }
 
-    /** @param  list<array<string, mixed>>  $products */
+    /** @param  list<Stored>  $products */
     public static function grid(array $products, ?string $under): string
     {
         $cells = '';
-        foreach ($products as $row) {
-            $product = is_array($row['facts']) ? $row : Shop::unpack($row);
+        foreach ($products as $product) {
             $path = $under === null ? Shop::pathOf('product', $product['slug']) : "/range/$under/{$product['slug']}";
             $image = $product['images'][0] ?? ['src' => '/pictures/none.svg', 'alt' => ''];
             $dots = '';

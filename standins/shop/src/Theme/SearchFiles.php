@@ -7,7 +7,9 @@ namespace Tindrel\Theme;
 use Tindrel\Answer;
 use Tindrel\Shop;
 
-/** What the shop has for search engines alone: robots.txt and its sitemaps. */
+/**
+ * What the shop has for search engines alone: robots.txt and its sitemaps.
+ */
 final class SearchFiles
 {
     private const SITEMAP_SIZE = 5000;
@@ -22,8 +24,8 @@ final class SearchFiles
     public function robots(): Answer
     {
         return Answer::plain(
-            $this->shop->row("SELECT body FROM files WHERE target = '/robots.txt'")['body'] ??
-                "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n",
+            (string) ($this->shop->row("SELECT body FROM files WHERE target = '/robots.txt'")['body'] ??
+                "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n"),
             'text/plain; charset=utf-8',
         );
     }
@@ -61,7 +63,7 @@ final class SearchFiles
         }
         $urls = '';
         foreach ($rows as $row) {
-            $urls .= '<url><loc>'.$this->origin.Shop::pathOf($kind, $row['slug'])."</loc></url>\n";
+            $urls .= '<url><loc>'.$this->origin.Shop::pathOf($kind, (string) $row['slug'])."</loc></url>\n";
         }
 
         return Answer::plain(
