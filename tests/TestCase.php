@@ -27,7 +27,8 @@ abstract class TestCase extends BaseTestCase
             );
         }
         View::composer('*', static function (\Illuminate\View\View $view): void {
-            foreach ($view->getData() as $name => $value) {
+            // Blade's own $loop is no row.
+            foreach (array_diff_key($view->getData(), ['loop' => true]) as $name => $value) {
                 if (self::isRow($value) && ! isset(self::JSON[$view->name()])) {
                     throw new LogicException("The view {$view->name()} is given a row of the database as \$$name.");
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Redirects;
 
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -16,10 +17,13 @@ final class RedirectBook
     /** Hops after which a way is taken to have no end. */
     private const MOST = 50;
 
+    /** Addresses of a way round that are told. */
+    private const TOLD = 7;
+
     /** @var array<string, Redirect> by key's text */
     private array $lines = [];
 
-    /** @var list<array{Redirect, string}> lines that were refused, and why */
+    /** @var list<array{Redirect, Reason}> lines that were refused, and why (RedirectFault) */
     private array $refused = [];
 
     /** @param  iterable<Redirect>  $lines */
@@ -29,10 +33,8 @@ final class RedirectBook
             $key = RequestKey::of($line->from)->text();
             if (isset($this->lines[$key])) {
                 if ($this->lines[$key]->to?->text() !== $line->to?->text()) {
-                    $this->refused[] = [
-                        $line,
-                        'another line sends it to '.($this->lines[$key]->to?->text() ?? 'nowhere (gone)'),
-                    ];
+                    $end = $this->lines[$key]->to?->text() ?? '';
+                    $this->refused[] = [$line, new Reason(RedirectFault::AnotherLine, [$end])];
                 }
 
                 continue;
@@ -43,7 +45,7 @@ final class RedirectBook
         foreach ($this->lines as $key => $line) {
             $path = $this->way($line);
             if (count($path) !== count(array_unique($path))) {
-                $this->refused[] = [$line, 'goes round: '.implode(' → ', $path)];
+                $this->refused[] = [$line, new Reason(RedirectFault::GoesRound, self::brief($path))];
                 $round[$key] = true;
             }
         }
@@ -75,7 +77,7 @@ final class RedirectBook
         return $flat;
     }
 
-    /** @return list<array{Redirect, string}> */
+    /** @return list<array{Redirect, Reason}> lines, and why they were refused (RedirectFault) */
     public function refused(): array
     {
         return $this->refused;
@@ -98,6 +100,17 @@ final class RedirectBook
         }
 
         return $path;
+    }
+
+    /**
+     * @param  list<string>  $path
+     * @return list<string> its ends, where it is long
+     */
+    private static function brief(array $path): array
+    {
+        return count($path) <= self::TOLD
+            ? $path
+            : [...array_slice($path, 0, self::TOLD - 2), '…', $path[count($path) - 1]];
     }
 
     private function find(PageUrl $url): ?Redirect

@@ -8,6 +8,7 @@ use App\Untangle\Deciding\ActionReason;
 use Orchard\Core\Duplicates\KeeperReason;
 use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Reasons\Reason;
+use Orchard\Core\Redirects\RedirectFault;
 
 /** Reasons as Untangle keeps them, in words. */
 final class ReasonWords
@@ -40,5 +41,11 @@ final class ReasonWords
     public static function ofLost(string $kept): string
     {
         return Reason::wordsOf(LostReason::class, $kept);
+    }
+
+    /** Why a line of the book of redirects is not sent: of untangle_redirects.fault. */
+    public static function ofRedirect(string $kept): string
+    {
+        return Reason::wordsOf(RedirectFault::class, $kept);
     }
 }

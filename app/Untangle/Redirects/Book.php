@@ -15,8 +15,10 @@ use App\Stores\Connections;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Redirects\Redirect;
 use Orchard\Core\Redirects\RedirectBook;
+use Orchard\Core\Redirects\RedirectFault;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
 use stdClass;
@@ -214,7 +216,7 @@ final class Book
         }
         foreach (
             DB::select(
-                'SELECT r.id, i.clicks, r.to_url FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id
+                'SELECT r.id, i.clicks FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id
                     AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT
                     JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
             WHERE r.store_id = ? AND r.is_live = 0 AND i.status = 200 AND i.indexable = 1 AND (u.keeper_page IS NULL
@@ -222,10 +224,7 @@ final class Book
                 [$this->store->id],
             ) as $row
         ) {
-            $faults[(int) $row->id] ??=
-                'a live page stands there, with '.
-                number_format((int) $row->clicks).
-                ' clicks: send it only if that page is to go';
+            $faults[(int) $row->id] ??= new Reason(RedirectFault::LivePage, [(int) $row->clicks]);
         }
         DB::transaction(function () use ($faults): void {
             DB::table('untangle_redirects')
@@ -235,7 +234,7 @@ final class Book
             foreach ($faults as $id => $why) {
                 DB::table('untangle_redirects')
                     ->where('id', $id)
-                    ->update(['fault' => mb_substr($why, 0, 400)]);
+                    ->update(['fault' => Reason::pack([$why])]);
             }
         });
     }

@@ -12,7 +12,7 @@ use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
-use App\Weigh\Scoring\Reason;
+use App\Weigh\Scoring\MainReason;
 use App\Weigh\Scoring\Seasons;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
@@ -151,7 +151,7 @@ final class Findings
             $values,
         );
         foreach ($rows as $row) {
-            $row->reason = Reason::wordsOf($row->reason);
+            $row->reason = MainReason::wordsOf($row->reason);
             $row->work_by = Seasons::workBy($row->season_week);
             $row->factor = $row->{"ahead_$weeks"};
         }
@@ -252,7 +252,7 @@ final class Findings
                     (float) $row->wording_clicks -
                     (float) $row->was_extra_clicks +
                     (float) $row->was_wording_clicks);
-            $row->reason = Reason::wordsOf($row->reason);
+            $row->reason = MainReason::wordsOf($row->reason);
         }
 
         return Records::of(MovedPage::class, $rows);

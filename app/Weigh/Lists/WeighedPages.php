@@ -12,7 +12,7 @@ use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
-use App\Weigh\Scoring\Reason;
+use App\Weigh\Scoring\MainReason;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -129,7 +129,7 @@ final class WeighedPages
         }
         foreach ($rows as $page => $row) {
             $row->sums = ComparedSums::from($row, $lens->against);
-            $row->reason = Reason::wordsOf($row->reason);
+            $row->reason = MainReason::wordsOf($row->reason);
             $row->touched = $touched[$page] ?? null;
             $row->worklist = $listed[$page] ?? null;
             $row->lead = $leads[$page] ?? null;

@@ -15,6 +15,7 @@ use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\PageScorer;
 use Orchard\Core\Demand\StoreModel;
 use Orchard\Core\Demand\Upside;
+use Orchard\Core\Reasons\Reason;
 
 /** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
 final readonly class MarketScoring
@@ -153,7 +154,7 @@ final readonly class MarketScoring
             $upside->wording,
             $upside->position,
             $upside->ownPart,
-            Reason::of($page->pairs, $upside, $row)->code(),
+            Reason::pack([MainReason::of($page->pairs, $upside, $row)]),
             $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions),
             ...array_values($upside->lifts),
             ...array_values($season['factors']),

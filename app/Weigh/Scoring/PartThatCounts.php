@@ -6,6 +6,7 @@ namespace App\Weigh\Scoring;
 
 use App\Inventory\WhyNot;
 use Orchard\Core\Demand\Assumptions;
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\StructuredData\LifeState;
 
 /**
@@ -39,13 +40,13 @@ final class PartThatCounts
         $life = $row->life;
 
         return match (true) {
-            $row->kind->isKeptOut() => new Reason(ReasonType::KeptOut),
+            $row->kind->isKeptOut() => new Reason(UpsideReason::KeptOut),
             // Known by its numbers alone: only what a file says speaks against it.
             $why === WhyNot::NotFetched && ! in_array($life, self::NOTHING_TO_SELL, true) => null,
-            $why === WhyNot::NotFetched => new Reason(ReasonType::NothingToSell, [$life->value]),
-            $why === WhyNot::CanonicalElsewhere => new Reason(ReasonType::Folded),
-            $why !== WhyNot::Indexable => new Reason(ReasonType::NotListed, [$why->value]),
-            in_array($life, self::NOTHING_TO_SELL, true) => new Reason(ReasonType::NothingToSell, [$life->value]),
+            $why === WhyNot::NotFetched => new Reason(UpsideReason::NothingToSell, [$life->value]),
+            $why === WhyNot::CanonicalElsewhere => new Reason(UpsideReason::Folded),
+            $why !== WhyNot::Indexable => new Reason(UpsideReason::NotListed, [$why->value]),
+            in_array($life, self::NOTHING_TO_SELL, true) => new Reason(UpsideReason::NothingToSell, [$life->value]),
             default => null,
         };
     }

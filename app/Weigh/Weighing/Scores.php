@@ -14,7 +14,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
-use App\Weigh\Scoring\Reason;
+use App\Weigh\Scoring\MainReason;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -128,7 +128,7 @@ final readonly class Scores
                     $two($row->high),
                     $two($row->wording),
                     $two($row->lift),
-                    (string) Reason::wordsOf($row->reason),
+                    (string) MainReason::wordsOf($row->reason),
                     $units->unit((int) $row->market_id),
                 ];
             }

@@ -8,7 +8,7 @@ use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Stores\Models\Store;
-use App\Weigh\Scoring\Reason;
+use App\Weigh\Scoring\MainReason;
 use Illuminate\Support\Facades\DB;
 
 /** A page of a worklist, with what is known of it now. */
@@ -50,7 +50,7 @@ final readonly class WorklistPage
         );
         $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
-            $row->reason = Reason::wordsOf($row->reason);
+            $row->reason = MainReason::wordsOf($row->reason);
             $row->lead = $leads[(int) $row->page_id] ?? null;
         }
 

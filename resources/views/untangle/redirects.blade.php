@@ -13,7 +13,7 @@
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="clip g-page" title="{{ $row->fromUrl }}">{{ $path($row->fromUrl) }}</td><td class="clip g-page" title="{{ $row->toUrl }}">{{ $row->isGone() ? '410, gone' : $path($row->toUrl) }}</td><td class="num">{{ $row->status }}</td><td>{{ $row->origin() }}</td><td class="num" title="{{ $row->lastHit }}">@n($row->hits)</td>
-                <td class="clip w-why" title="{{ $row->fault }}">@if ($row->fault)<span class="state is-hand">{{ $row->fault }}</span>@else{{ $row->isLive ? 'ready for release or live' : 'not released' }}@endif</td>@can('write', $store)<td><form method="post" action="{{ route('untangle.redirects.drop', [$store, $row->id]) }}">@csrf<button class="button" aria-label="Remove {{ $path($row->fromUrl) }}">Remove</button></form></td>@endcan</tr>
+                <td class="clip w-why" title="{{ $row->fault() }}">@if ($row->fault())<span class="state is-hand">{{ $row->fault() }}</span>@else{{ $row->isLive ? 'ready for release or live' : 'not released' }}@endif</td>@can('write', $store)<td><form method="post" action="{{ route('untangle.redirects.drop', [$store, $row->id]) }}">@csrf<button class="button" aria-label="Remove {{ $path($row->fromUrl) }}">Remove</button></form></td>@endcan</tr>
         @empty<tr><td colspan="7">No redirects yet. Add old URLs below; 404s and changed slugs add theirs.</td></tr>@endforelse
         </tbody>
     </table>

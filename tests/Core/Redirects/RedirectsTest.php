@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Redirects\QueryWritings;
 use Orchard\Core\Redirects\Redirect;
 use Orchard\Core\Redirects\RedirectBook;
+use Orchard\Core\Redirects\RedirectFault;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\Slug;
@@ -74,7 +76,7 @@ it('refuses what goes round, with the path, whoever stands first', function (): 
         $book = new RedirectBook($given);
         expect(flat($book))
             ->toBe(['/fine' => '/there'])
-            ->and(array_column($book->refused(), 1))
+            ->and(array_map(static fn (array $one): string => $one[1]->words(), $book->refused()))
             ->toContain('goes round: /a → /b → /a', 'goes round: /self → /self')
             ->toHaveCount(4);
     }
@@ -86,9 +88,45 @@ it('tells of two lines for one address', function (): void {
         ->toBe(['/a?x=1&y=2' => '/b'])
         ->and($book->refused())
         ->toHaveCount(1)
-        ->and($book->refused()[0][1])
+        ->and($book->refused()[0][1]->words())
         ->toContain('/b');
 });
+
+it('tells the ends of a long way round', function (): void {
+    $names = range('a', 'j');
+    $lines = array_map(static fn (string $from, string $to): Redirect => line("/$from", "/$to"), $names, [
+        ...array_slice($names, 1),
+        'a',
+    ]);
+    [[, $why]] = (new RedirectBook($lines))->refused();
+    expect($why->words())
+        ->toBe('goes round: /a → /b → /c → /d → /e → … → /a')
+        ->and(Reason::unpack(RedirectFault::class, Reason::pack([$why])))
+        ->toEqual([$why]);
+    // Six hops are told in full.
+    $short = [
+        line('/a', '/b'),
+        line('/b', '/c'),
+        line('/c', '/d'),
+        line('/d', '/e'),
+        line('/e', '/f'),
+        line('/f', '/a'),
+    ];
+    expect((new RedirectBook($short))->refused()[0][1]->words())->toBe('goes round: /a → /b → /c → /d → /e → /f → /a');
+});
+
+it('says what is wrong with a line', function (RedirectFault $fault, array $of, string $words): void {
+    expect((new Reason($fault, $of))->words())->toBe($words);
+})->with([
+    [RedirectFault::AnotherLine, ['https://shop.example/b'], 'another line sends it to https://shop.example/b'],
+    [RedirectFault::AnotherLine, [''], 'another line sends it to nowhere (gone)'],
+    [RedirectFault::GoesRound, ['/a', '/a'], 'goes round: /a → /a'],
+    [
+        RedirectFault::LivePage,
+        [1234],
+        'a live page stands there, with 1,234 clicks: send it only if that page is to go',
+    ],
+]);
 
 it('ends every way that is left in one hop, and does nothing the second time', function (int $seed): void {
     $chance = new Randomizer(new Mt19937($seed));
@@ -157,7 +195,7 @@ it(
         ]);
         expect(flat($book))->toBe(['/a' => '/first', '/b' => null]);
         $told = array_map(
-            static fn (array $one): array => [$one[0]->from->target(), $one[0]->to?->target(), $one[1]],
+            static fn (array $one): array => [$one[0]->from->target(), $one[0]->to?->target(), $one[1]->words()],
             $book->refused(),
         );
         expect($told)->toBe([

@@ -228,7 +228,9 @@ it('starts one crawl when two press at once', function (): void {
 it('shows the newest crawl, its sitemaps and how far it is, and where there is none that none is', function (): void {
     $store = shopStore();
     $this->actingAs(member($store, App\Access\Role::Viewer));
-    $this->get("/s/$store->slug/gather/crawl")->assertOk()->assertDontSee('Sitemaps of the last crawl');
+    $this->get("/s/$store->slug/gather/crawl")
+        ->assertOk()
+        ->assertDontSee('Sitemaps of the last crawl');
     $crawl = crawl($store);
     $this->get("/s/$store->slug/gather/crawl")
         ->assertOk()
@@ -281,7 +283,7 @@ it('shows the inventory: filters, sorts, finds, and pages by key without losing 
         $after = '';
         do {
             $page = $list->page($store, PageFilter::of(['sort' => $sort, 'after' => $after]));
-            array_push($seen, ...array_map(static fn (object $row): int => (int) $row->page_id, $page['rows']));
+            array_push($seen, ...array_column($page['rows'], 'pageId'));
             $after = (string) $page['next'];
         } while ($after !== '');
         expect($seen)->toHaveCount(count(inventory($store->id)))->and(array_unique($seen))->toHaveCount(count($seen));
@@ -304,7 +306,7 @@ it('shows the inventory: filters, sorts, finds, and pages by key without losing 
         ->get("/s/{$store->slug}/gather?kind=product&sort=links")
         ->assertOk()
         ->assertSee('/lamp/');
-    $this->get("/s/{$store->slug}/gather/pages/{$rows[0]->page_id}")
+    $this->get("/s/{$store->slug}/gather/pages/{$rows[0]->pageId}")
         ->assertOk()
         ->assertSee('Click depth');
 });

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Changes\Drafts;
+use App\Gather\Pages\ListedPage;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Inventory\Terms\PageTerms;
@@ -12,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * @param  array<string, string>  $asked
- * @return list<object>
+ * @return list<ListedPage>
  */
 function inventoryOf(Store $store, array $asked): array
 {
@@ -28,14 +29,11 @@ it('shows the lead term and the draft of a page, narrows by them, and keeps them
     $leading = inventoryOf($store, ['lead' => '1', 'columns' => 'lead,draft']);
     expect($leading)
         ->toHaveCount(1)
-        ->and((int) $leading[0]->page_id)
+        ->and($leading[0]->pageId)
         ->toBe($page)
-        ->and($leading[0]->lead_term)
+        ->and($leading[0]->cells->text('lead_term'))
         ->toBe('brass floor lamp');
-    $ready = static fn (): array => array_map(
-        static fn (object $row): int => (int) $row->page_id,
-        inventoryOf($store, ['draft' => '2']),
-    );
+    $ready = static fn (): array => array_column(inventoryOf($store, ['draft' => '2']), 'pageId');
     $expected = DB::table('drafts as d')
         ->join('resources as r', 'r.id', '=', 'd.resource_id')
         ->where('d.store_id', $store->id)
@@ -82,7 +80,12 @@ it('stands in the order of upside, as it was weighed', function (): void {
     $rows = inventoryOf($store, ['sort' => 'upside', 'upside' => '0.01..']);
     expect(count($scores))
         ->toBeGreaterThan(1)
-        ->and(array_map(static fn (object $row): float => (float) $row->upside, array_slice($rows, 0, count($scores))))
+        ->and(
+            array_map(
+                static fn (ListedPage $row): float => $row->cells->number('upside'),
+                array_slice($rows, 0, count($scores)),
+            ),
+        )
         ->toBe(array_map(static fn (mixed $upside): float => round((float) $upside, 2), array_values($scores)));
 });
 

@@ -542,9 +542,9 @@ it('keeps a redirect book: lists, patterns, ways that go round, live pages, expo
     expect($rows)
         ->toHaveCount(7)
         ->and($rows['/x']->fault)
-        ->toContain('goes round: /x → /y → /x')
+        ->toBe('[["goes-round","/x","/y","/x"]]')
         ->and($rows['/lamp/hazel']->fault)
-        ->toContain('a live page stands there')
+        ->toStartWith('[["live-page",')
         ->and($rows['/a']->fault)
         ->toBeNull()
         ->and($rows['/never'])
@@ -552,7 +552,8 @@ it('keeps a redirect book: lists, patterns, ways that go round, live pages, expo
         ->status->toBe(410);
     $this->get("/s/{$store->slug}/untangle/redirects")
         ->assertOk()
-        ->assertSee('goes round');
+        ->assertSee('goes round: /x → /y → /x')
+        ->assertSee('a live page stands there');
     $csv = $this->get("/s/{$store->slug}/untangle/redirects/export/csv")
         ->assertOk()
         ->streamedContent();

@@ -33,14 +33,14 @@ it('goes through a long list once, by clicks and then by number, whatever has as
     do {
         $told = TangleList::of(Request::create('/', 'GET', ['after' => $after]), $store);
         foreach ($told['rows'] as $row) {
-            $seen[] = (int) $row->tangle_id;
+            $seen[] = $row->tangleId;
         }
-        $after = $told['next'] === null ? null : "{$told['next']->clicks}-{$told['next']->tangle_id}";
+        $after = $told['next'] === null ? null : "{$told['next']->clicks}-{$told['next']->tangleId}";
     } while ($after !== null && count($seen) <= count($rows));
     expect($seen)->toBe(array_column($rows, 'tangle_id'));
     // What is no place begins at the top.
     foreach (['', '3', '3-', 'x-1', '3-1-2'] as $none) {
         $first = TangleList::of(Request::create('/', 'GET', ['after' => $none]), $store)['rows'];
-        expect((int) $first->first()->tangle_id)->toBe($rows[0]['tangle_id'], $none);
+        expect($first[0]->tangleId)->toBe($rows[0]['tangle_id'], $none);
     }
 });

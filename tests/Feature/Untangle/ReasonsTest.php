@@ -15,6 +15,8 @@ use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Reasons\ReasonType;
+use Orchard\Core\Redirects\RedirectFault;
+use Tests\Web\Site;
 
 /** @return list<Reason> of each type, with what it may name */
 function reasonsOf(string $types): array
@@ -194,4 +196,35 @@ it('keeps of what search engines were told why, and knows by it what is overtake
     expect($why())->toBe(['kept-out' => 'remove', 'redirects' => 'crawl']);
     $set(AddressField::Robots, 'index');
     expect($why())->toBe(['listed' => 'crawl']);
+});
+
+it('keeps what an earlier release wrote in words of redirects that are not sent', function (): void {
+    $store = (new Site())->store();
+    $faults = [
+        new Reason(RedirectFault::AnotherLine, ['https://shop.example/b, “c”']),
+        new Reason(RedirectFault::AnotherLine, ['']),
+        new Reason(RedirectFault::GoesRound, ['/a', '/b', '/a']),
+        new Reason(RedirectFault::LivePage, [1_234_567]),
+    ];
+    foreach ([...$faults, null] as $nth => $fault) {
+        DB::table('untangle_redirects')->insert([
+            'store_id' => $store->id,
+            'digest' => md5("$nth", true),
+            'from_url' => "$store->base_url/$nth",
+            'to_url' => 'gone',
+            'status' => 410,
+            'origin' => 'list',
+            'fault' => $fault?->words(),
+            'created_at' => now(),
+        ]);
+    }
+    $migration = require app_path('Untangle/Migrations/2026_12_01_000075_code_faults_of_redirects.php');
+    foreach ([1, 2] as $time) {
+        $migration->up();
+        $kept = DB::table('untangle_redirects')->where('store_id', $store->id)->orderBy('id')->pluck('fault')->all();
+        expect($kept)->toBe([...array_map(static fn (Reason $one): string => Reason::pack([$one]), $faults), null]);
+    }
+    expect(array_map(ReasonWords::ofRedirect(...), array_slice($kept, 0, 4)))->toBe(
+        array_map(static fn (Reason $one): string => $one->words(), $faults),
+    );
 });
