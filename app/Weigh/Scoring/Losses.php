@@ -7,7 +7,6 @@ namespace App\Weigh\Scoring;
 use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
-use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
@@ -20,12 +19,10 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ChangeParts;
 use Orchard\Core\Demand\ClickCurve;
-use stdClass;
 
 /**
- * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks
- * that rows by query tell on both sides; where these are less than half of what rows by page tell, the loss is told by
- * page totals alone.
+ * Pages that lost clicks, with the loss taken apart; and one page's change query by query. Where rows by query
+ * do not tell both sides (ComparedWeeks), the loss is told by page totals alone.
  */
 final class Losses
 {
@@ -46,25 +43,18 @@ final class Losses
         $told = Told::of($store, $window);
         $rows = [];
         foreach (Markets::of($store)->all() as $market) {
-            [$now, $then, $hasParts] = self::weeks($told, $market->id, $weeks, $against);
+            $compared = ComparedWeeks::of($told, $market->id, $weeks, $against);
             $curve = Model::of($market->id)?->curve;
-            foreach (
-                array_chunk(self::lost($store, $window, $market->id, $weeks, $against, $now, $then, $hasParts), 100) as $portion
-            ) {
-                $changes = $hasParts
-                    ? self::ofPages(
-                        $store->id,
-                        Bulk::ids($portion, 'page_id'),
-                        $told->cellsOf($now),
-                        $told->cellsOf($then),
-                    )
+            foreach (array_chunk(self::lost($store, $window, $compared), 100) as $portion) {
+                $changes = $compared->hasParts
+                    ? self::ofPages($store->id, array_column($portion, 'pageId'), $compared)
                     : [];
                 foreach ($portion as $page) {
                     $parts =
                         $curve === null
                             ? new ChangeParts()
                             : array_reduce(
-                                $changes[(int) $page->page_id] ?? [],
+                                $changes[$page->pageId] ?? [],
                                 static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(
                                     ChangeParts::ofQuery($one['before'], $one['now'], $curve),
                                 ),
@@ -74,18 +64,18 @@ final class Losses
                         $store->id,
                         $weeks,
                         $against,
-                        (int) $page->page_id,
+                        $page->pageId,
                         $market->id,
-                        (int) $page->kind,
-                        (int) $page->clicks,
-                        (int) $page->lost,
+                        $page->kind,
+                        $page->clicks,
+                        $page->lost,
                         $parts->demand,
                         $parts->position,
                         $parts->rate,
                         $parts->came,
                         $parts->went,
-                        $hasParts ? -(int) $page->lost - $parts->total() : 0.0,
-                        $hasParts ? 1 : 0,
+                        $compared->hasParts ? -$page->lost - $parts->total() : 0.0,
+                        $compared->hasParts ? 1 : 0,
                     ];
                 }
             }
@@ -100,65 +90,37 @@ final class Losses
         );
     }
 
-    /**
-     * Weeks back that are compared, those that they are compared with, and whether rows by query tell both.
-     *
-     * @return array{list<int>, list<int>, bool}
-     */
-    public static function weeks(ToldWeeks $told, int $market, int $weeks, string $against): array
+    /** @return list<LostClicks> the most lost first */
+    private static function lost(Store $store, NumberWindow $window, ComparedWeeks $compared): array
     {
-        $pages = $told->beside($market, ToldBy::Pages, $weeks, $against);
-        $both = array_values(array_intersect($pages, $told->beside($market, ToldBy::Queries, $weeks, $against)));
-        $hasParts = $both !== [] && 2 * count($both) >= count($pages);
-        $now = $hasParts ? $both : $pages;
-        $apart = $against === 'year' ? 52 : $weeks;
-
-        return [$now, array_map(static fn (int $week): int => $week + $apart, $now), $hasParts];
-    }
-
-    /**
-     * @param  list<int>  $now
-     * @param  list<int>  $then
-     * @return list<stdClass> page_id, kind, clicks, lost, the most lost first
-     */
-    private static function lost(
-        Store $store,
-        NumberWindow $window,
-        int $market,
-        int $weeks,
-        string $against,
-        array $now,
-        array $then,
-        bool $hasParts,
-    ): array {
-        if ($now === []) {
+        if ($compared->now === []) {
             return [];
         }
-        $pages = Told::of($store, $window)->beside($market, ToldBy::Pages, $weeks, $against);
-        if (! $hasParts || count($now) === count($pages)) {
-            return array_values(
-                DB::select(
-                    "SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against
-                        AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums
-                            WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ?
-                            AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".
-                        self::MOST,
-                    [$store->id, $weeks, Lens::ALL, Lens::ALL, $market],
-                ),
+        [$weeks, $against] = [$compared->weeks, $compared->against];
+        if (! $compared->hasParts || $compared->isAll) {
+            return Records::select(
+                LostClicks::class,
+                "SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against
+                    AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums
+                        WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ?
+                        AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".self::MOST,
+                [$store->id, $weeks, Lens::ALL, Lens::ALL, $compared->market],
             );
         }
         // Rows by query tell fewer weeks than rows by page: those that both tell are compared.
-        [$nowList, $all] = [self::mondays($window, $now), self::mondays($window, [...$now, ...$then])];
+        [$now, $all] = [
+            self::mondays($window, $compared->now),
+            self::mondays($window, [...$compared->now, ...$compared->then]),
+        ];
 
-        return array_values(
-            DB::select(
-                "SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList),
-                    -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i
-                    ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ?
-                    AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id
-                        LIMIT ".self::MOST,
-                [$market, $store->id],
-            ),
+        return Records::select(
+            LostClicks::class,
+            "SELECT w.page_id, i.kind, SUM(IF(w.week IN ($now), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($now),
+                -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i
+                ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ?
+                AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id
+                    LIMIT ".self::MOST,
+            [$compared->market, $store->id],
         );
     }
 
@@ -176,7 +138,7 @@ final class Losses
             if (
                 ($lens->market === null || $lens->market === $market->id) &&
                 $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] &&
-                ! self::weeks($told, $market->id, $weeks, $lens->against)[2]
+                ! ComparedWeeks::of($told, $market->id, $weeks, $lens->against)->hasParts
             ) {
                 $from = $lens->against === 'year' ? 52 : $weeks;
                 $lacking = array_values(
@@ -219,11 +181,9 @@ final class Losses
         Store $store,
         NumberWindow $window,
         int $page,
-        int $market,
-        int $weeks,
-        string $against,
+        ComparedWeeks $compared,
     ): ?ClicksThenAndNow {
-        [$now, $then, $hasParts] = self::weeks(Told::of($store, $window), $market, $weeks, $against);
+        [$now, $then] = [$compared->now, $compared->then];
         if ($window->isPeriod || $now === []) {
             return null;
         }
@@ -238,7 +198,7 @@ final class Losses
             [$store->id, $page],
         );
 
-        return new ClicksThenAndNow((int) $row->now, (int) $row->earlier, count($now), $hasParts);
+        return new ClicksThenAndNow((int) $row->now, (int) $row->earlier, count($now), $compared->hasParts);
     }
 
     /** @param  list<int>  $weeks  back */
@@ -262,23 +222,11 @@ final class Losses
      * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float},
      *     now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
      */
-    public static function queries(
-        Store $store,
-        NumberWindow $window,
-        int $page,
-        int $market,
-        int $weeks,
-        string $against,
-        ClickCurve $curve,
-    ): array {
-        $told = Told::of($store, $window);
-        [$now, $then, $hasParts] = self::weeks($told, $market, $weeks, $against);
+    public static function queries(Store $store, int $page, ComparedWeeks $compared, ClickCurve $curve): array
+    {
         $queries = [];
-        foreach (
-            $hasParts
-                ? self::ofPages($store->id, [$page], $told->cellsOf($now), $told->cellsOf($then))[$page] ?? []
-                : [] as $query => $one
-        ) {
+        $changes = $compared->hasParts ? self::ofPages($store->id, [$page], $compared)[$page] ?? [] : [];
+        foreach ($changes as $query => $one) {
             $queries[] = [
                 'query' => $query,
                 ...$one,
@@ -296,14 +244,12 @@ final class Losses
 
     /**
      * @param  list<int>  $pages
-     * @param  list<int>  $nowCells
-     * @param  list<int>  $thenCells
      * @return array<int, array<int, array{before: ?array{clicks: float, impressions: float, position: float},
      *     now: ?array{clicks: float, impressions: float, position: float}}>> by page and query
      */
-    private static function ofPages(int $store, array $pages, array $nowCells, array $thenCells): array
+    private static function ofPages(int $store, array $pages, ComparedWeeks $compared): array
     {
-        [$now, $then] = [implode(', ', $nowCells), implode(', ', $thenCells)];
+        [$now, $then] = array_map(static fn (array $cells): string => implode(', ', $cells), $compared->cells());
         $changes = [];
         foreach (
             $pages === []

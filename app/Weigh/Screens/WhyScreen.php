@@ -10,7 +10,9 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
+use App\Weigh\Numbers\Told;
 use App\Weigh\Numbers\Units;
+use App\Weigh\Scoring\ComparedWeeks;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
@@ -38,18 +40,11 @@ final class WhyScreen
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $weeks = in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13;
-        $changes =
+        $compared =
             $window === null || $window->isPeriod
-                ? []
-                : Losses::queries(
-                    $store,
-                    $window,
-                    $page,
-                    (int) $score->market_id,
-                    $weeks,
-                    $lens->against,
-                    $scoring->model->curve,
-                );
+                ? null
+                : ComparedWeeks::of(Told::of($store, $window), (int) $score->market_id, $weeks, $lens->against);
+        $changes = $compared === null ? [] : Losses::queries($store, $page, $compared, $scoring->model->curve);
         $names = DB::table('search_queries')
             ->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])
             ->pluck('text', 'id');
@@ -73,9 +68,7 @@ final class WhyScreen
             'changes' => $changes,
             'weeks' => $weeks,
             'lens' => $lens,
-            'compared' => $window === null
-                    ? null
-                    : Losses::ofPage($store, $window, $page, (int) $score->market_id, $weeks, $lens->against),
+            'compared' => $window === null || $compared === null ? null : Losses::ofPage($store, $window, $page, $compared),
         ];
     }
 }
