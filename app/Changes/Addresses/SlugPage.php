@@ -69,10 +69,11 @@ final readonly class SlugPage
     public function guard(): ?string
     {
         $position = $this->positionMilli / 1000;
+        $ranksWell = $position > 0 && $position <= self::RANKS_WELL && $this->impressions >= self::IMPRESSIONS;
 
         return match (true) {
             $this->clicks >= self::GUARDED_CLICKS => number_format($this->clicks).' clicks in thirteen weeks',
-            $position > 0 && $position <= self::RANKS_WELL && $this->impressions >= self::IMPRESSIONS => 'stands at position '.
+            $ranksWell => 'stands at position '.
                 number_format($position, 1).
                 ', '.
                 number_format($this->impressions).

@@ -6,8 +6,17 @@ namespace App\Gather\Files;
 
 use App\Facts\FactTable;
 use App\Facts\Grain;
-use App\Facts\Lists\ListTable;
-use App\Inventory\PageSource;
+use App\Gather\Files\Types\Backlinks;
+use App\Gather\Files\Types\CrawlerLogs;
+use App\Gather\Files\Types\ImportType;
+use App\Gather\Files\Types\IndexStates;
+use App\Gather\Files\Types\Keywords;
+use App\Gather\Files\Types\ListType;
+use App\Gather\Files\Types\PageList;
+use App\Gather\Files\Types\Products;
+use App\Gather\Files\Types\Rivals;
+use App\Gather\Files\Types\SalesRows;
+use App\Gather\Files\Types\SearchRows;
 use Orchard\Core\Tabular\Field;
 
 /** The sorts of files that can be brought in, and what each may tell. */
@@ -23,19 +32,25 @@ enum FileSort: string
     case Logs = 'logs';
     case Pages = 'pages';
 
-    public function label(): string
+    /** What files of this type tell: a class of its own for each. */
+    public function type(): ImportType
     {
         return match ($this) {
-            self::Search => 'search rows: clicks and impressions',
-            self::Sales => 'sales rows: visits, orders, revenue',
-            self::Products => 'products: number, price, stock, life',
-            self::Keywords => 'keywords: volume and difficulty',
-            self::Rivals => 'keywords of rivals: position and traffic',
-            self::Backlinks => 'backlinks: who links to which page',
-            self::Index => 'index state: listed or not, and why',
-            self::Logs => 'a web server’s log: what crawlers fetched',
-            self::Pages => 'pages: a list of addresses',
+            self::Search => new SearchRows(),
+            self::Sales => new SalesRows(),
+            self::Rivals => new Rivals(),
+            self::Backlinks => new Backlinks(),
+            self::Index => new IndexStates(),
+            self::Keywords => new Keywords(),
+            self::Products => new Products(),
+            self::Logs => new CrawlerLogs(),
+            self::Pages => new PageList(),
         };
+    }
+
+    public function label(): string
+    {
+        return $this->type()->label();
     }
 
     public function facts(): FactTable
@@ -47,33 +62,12 @@ enum FileSort: string
         };
     }
 
-    /** The list that files of this sort fill; null for rows of days. */
-    public function list(): ?ListTable
+    /** What its rows are where they fill a list; null for rows of days. */
+    public function list(): ?ListType
     {
-        return match ($this) {
-            self::Search, self::Sales => null,
-            self::Products => ListTable::Products,
-            self::Keywords => ListTable::Keywords,
-            self::Rivals => ListTable::Rivals,
-            self::Backlinks => ListTable::Backlinks,
-            self::Index => ListTable::Index,
-            self::Logs => ListTable::Crawlers,
-            self::Pages => ListTable::Listed,
-        };
-    }
+        $type = $this->type();
 
-    /** What a page is known by once a file of this sort told of it. */
-    public function source(): PageSource
-    {
-        return match ($this) {
-            self::Search => PageSource::Search,
-            self::Sales => PageSource::Sales,
-            self::Products => PageSource::Products,
-            self::Backlinks => PageSource::Backlinks,
-            self::Index => PageSource::Index,
-            self::Logs => PageSource::Logs,
-            default => PageSource::List,
-        };
+        return $type instanceof ListType ? $type : null;
     }
 
     /** The sort that a word on the command line means; a feed is one of products, a sitemap one of pages. */
@@ -85,7 +79,7 @@ enum FileSort: string
     /** @return list<Field> */
     public function fields(): array
     {
-        return FileFields::of($this);
+        return $this->type()->fields();
     }
 
     public function field(string $key): ?Field
@@ -127,25 +121,6 @@ enum FileSort: string
      */
     public function lacks(array $keys): ?string
     {
-        $has = static fn (string ...$any): bool => array_intersect($any, $keys) !== [];
-
-        return match (true) {
-            $this === self::Search && ! $has('page', 'query') => 'A file of search rows needs a column of pages or of queries.',
-            $this === self::Search && ! $has('impressions') => 'A file of search rows needs a column of impressions.',
-            $this === self::Sales && ! $has('page', 'product') => 'A file of sales rows needs a column of pages or of product numbers.',
-            $this === self::Sales && ! $has('visits', 'orders', 'revenue') => 'A file of sales rows needs a column of visits, orders or revenue.',
-            $this === self::Products && ! $has('page', 'number') => 'A file of products needs a column of product numbers or of pages.',
-            $this === self::Products && ! $has('price', 'stock', 'life', 'rating', 'maker') => 'A file of products needs a column of prices, stock, states, ratings or makers.',
-            $this === self::Keywords && ! $has('phrase') => 'A file of keywords needs a column of phrases.',
-            $this === self::Keywords && ! $has('volume', 'difficulty', 'topic') => 'A file of keywords needs a column of volumes, difficulties or groups.',
-            $this === self::Rivals && array_diff(['phrase', 'rival'], $keys) !== [] => 'A file of rivals needs a column of phrases and one of the rivals’ pages.',
-            $this === self::Rivals && ! $has('position', 'traffic') => 'A file of rivals needs a column of positions or of visits.',
-            $this === self::Backlinks && array_diff(['source', 'page'], $keys) !== [] => 'A file of backlinks needs a column of the linking pages and one of ours.',
-            $this === self::Index && ! $has('page') => 'A file of index states needs a column of pages.',
-            $this === self::Index && ! $has('listed', 'reason', 'kept') => 'An index status file needs a column that says whether a page is indexed, why not, or which canonical was chosen.',
-            $this === self::Logs && array_diff(['day', 'page', 'crawler'], $keys) !== [] => 'A summary of a log needs columns of days, addresses and crawlers.',
-            $this === self::Pages && ! $has('page') => 'A list of pages needs a column of addresses.',
-            default => null,
-        };
+        return $this->type()->lacks($keys);
     }
 }

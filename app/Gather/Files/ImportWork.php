@@ -107,7 +107,7 @@ final class ImportWork implements LongWork
     private function list(WorkRun $run, Store $store, FileImport $import): string
     {
         $sort = $import->rows();
-        $book = new ListBook($store->id, $sort->list() ?? throw new LogicException('No list.'));
+        $book = new ListBook($store->id, $sort->list()?->table() ?? throw new LogicException('No list.'));
         do {
             $isDone = $run->fenced(
                 fn (): bool => $import->isBack ? $book->takeBack($import->id) : $book->makeCurrent($import->id),

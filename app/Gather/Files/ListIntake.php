@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Facts\Lists\ListBook;
-use App\Facts\Lists\ListTable;
+use App\Gather\Files\Types\ListedRow;
+use App\Gather\Files\Types\ListType;
 use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use LogicException;
-use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;
 use Orchard\Core\Url\PageUrl;
@@ -23,7 +23,7 @@ final class ListIntake
 
     private readonly PageBook $pages;
 
-    private readonly ListTable $table;
+    private readonly ListType $type;
 
     private readonly string $today;
 
@@ -36,12 +36,9 @@ final class ListIntake
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
     private array $aside = [];
 
-    public function __construct(
-        private readonly Store $store,
-        private readonly FileSort $sort,
-        private readonly RowReader $reader,
-    ) {
-        $this->table = $sort->list() ?? throw new LogicException("{$sort->value} rows fill no list.");
+    public function __construct(private readonly Store $store, FileSort $sort, private readonly RowReader $reader)
+    {
+        $this->type = $sort->list() ?? throw new LogicException("{$sort->value} rows fill no list.");
         $this->addresses = new PageAddress($store);
         $this->pages = new PageBook($store);
         $this->today = $store->today();
@@ -101,16 +98,17 @@ final class ListIntake
             }
         }
         $ids = $urls === [] ? [] : $this->pages->idsOf($urls);
-        $this->pages->known(array_values($ids), $this->sort->source());
+        $this->pages->known(array_values($ids), $this->type->source());
         $owned = $this->pagesOf(array_map(strval(...), array_keys($numbers)));
+        $table = $this->type->table();
         $rows = [];
         foreach ($this->waiting as $row) {
             $page =
                 $row['url'] !== null ? $ids[PageUrl::digestOf($row['url'])] : $owned[(string) $row['number']] ?? null;
-            $values = $this->table->tellsPages() ? [$page, ...$row['values']] : $row['values'];
+            $values = $table->tellsPages() ? [$page, ...$row['values']] : $row['values'];
             $rows[md5(mb_strtolower($row['name']), true)] = $values;
         }
-        (new ListBook($this->store->id, $this->table))->write(
+        (new ListBook($this->store->id, $table))->write(
             $import,
             array_map(
                 static fn (int|string $mark, array $values): array => [(string) $mark, array_values($values)],
@@ -176,119 +174,27 @@ final class ListIntake
                 );
             }
         }
-        $text = static fn (string $key, int $most): string => mb_substr((string) ($values[$key] ?? ''), 0, $most);
-        $number = isset($values['number']) ? $text('number', 80) : null;
-        $wrong = $this->wrong($values);
+        $row = new ListedRow($values, $this->addresses);
+        $wrong = $this->wrong($row);
         if ($wrong !== null) {
             return $wrong;
         }
-        [$name, $row] = match ($this->sort) {
-            FileSort::Products => [
-                $number ?? (string) $url,
-                [
-                    $number ?? '',
-                    $text('name', 400),
-                    self::money($values['price'] ?? null),
-                    strtoupper($text('currency', 3)),
-                    isset($values['stock']) ? (int) $values['stock'] : null,
-                    $text('maker', 120),
-                    isset($values['rating']) ? round((float) $values['rating'], 2) : null,
-                    isset($values['reviews']) ? (int) $values['reviews'] : null,
-                    self::lifeOf($values)->value,
-                    $values['back_on'] ?? null,
-                    $text('replaced_by', 80),
-                    self::attributes($values, [
-                        'gtin', 'mpn', 'product_type', 'color', 'material', 'size', 'pattern', 'condition',
-                        'collection', 'season', 'attributes',
-                    ]),
-                ],
-            ],
-            FileSort::Keywords => [
-                $text('phrase', 500)."\n".$text('country', 2),
-                [
-                    $text('phrase', 500),
-                    $text('country', 2),
-                    isset($values['volume']) ? (int) $values['volume'] : null,
-                    isset($values['difficulty']) ? round((float) $values['difficulty'], 2) : null,
-                    $text('topic', 120),
-                    $text('holders', 190),
-                ],
-            ],
-            FileSort::Rivals => [
-                $text('phrase', 500)."\n".$text('rival', 2048),
-                [
-                    $text('phrase', 500),
-                    $text('rival', 2048),
-                    mb_substr((string) parse_url($text('rival', 2048), PHP_URL_HOST), 0, 255),
-                    isset($values['position']) ? round((float) $values['position'], 2) : null,
-                    isset($values['traffic']) ? (int) $values['traffic'] : null,
-                ],
-            ],
-            FileSort::Backlinks => [
-                $text('source', 2048)."\n$url\n".$text('anchor', 500),
-                [
-                    $text('source', 2048),
-                    mb_substr((string) parse_url($text('source', 2048), PHP_URL_HOST), 0, 255),
-                    $text('anchor', 500),
-                    (int) ($values['followed'] ?? 1),
-                    $text('placement', 60),
-                ],
-            ],
-            FileSort::Index => [
-                (string) $url,
-                [
-                    isset($values['listed']) ? (int) $values['listed'] : null,
-                    $text('reason', 190),
-                    isset($values['kept']) ? $this->addresses->urlOf($text('kept', 2048)) ?? $text('kept', 2048) : '',
-                    $text('shown', 500),
-                    $values['fetched'] ?? null,
-                ],
-            ],
-            FileSort::Logs => [
-                (string) $url."\n{$values['day']}\n".$text('crawler', 60)."\n".($values['status'] ?? 0),
-                [
-                    (string) $values['day'],
-                    $text('crawler', 60),
-                    (int) ($values['status'] ?? 0),
-                    (int) ($values['fetches'] ?? 1),
-                ],
-            ],
-            FileSort::Pages => [
-                (string) $url,
-                [
-                    $text('name', 190),
-                    self::attributes($values, [
-                        'kind', 'collection', 'description', 'in_stock', 'noindex', 'price', 'brand', 'owner', 'note',
-                        'color', 'material', 'size',
-                    ]),
-                ],
-            ],
-            default => throw new LogicException('Rows of days fill no list.'),
-        };
         $this->waiting[] = [
             'line' => $line,
             'cells' => [],
-            'name' => $name,
+            'name' => $this->type->name($row, $url),
             'url' => $url,
-            'number' => $number,
-            'values' => $row,
+            'number' => $row->has('number') ? $row->text('number', 80) : null,
+            'values' => $this->type->values($row),
         ];
 
         return null;
     }
 
-    /** @param  array<string, string|int|float|null>  $values */
-    private function wrong(array $values): ?CellProblem
+    private function wrong(ListedRow $row): ?CellProblem
     {
-        $needed = match ($this->sort) {
-            FileSort::Products => isset($values['page']) ? [] : ['number' => 'Product number'],
-            FileSort::Keywords => ['phrase' => 'Phrase'],
-            FileSort::Rivals => ['phrase' => 'Phrase', 'rival' => 'Rival’s page'],
-            FileSort::Backlinks => ['source' => 'Linking page', 'page' => 'Our page'],
-            FileSort::Logs => ['day' => 'Day', 'page' => 'Page', 'crawler' => 'Crawler'],
-            default => ['page' => 'Page'],
-        };
-        foreach ($needed as $key => $label) {
+        $values = $row->cells;
+        foreach ($this->type->needed($row) as $key => $label) {
             if (! isset($values[$key]) || $values[$key] === '') {
                 return new CellProblem($label, 'is empty');
             }
@@ -320,64 +226,13 @@ final class ListIntake
                 return new CellProblem($label, '"'.mb_substr((string) $values[$key], 0, 120).'" is no address');
             }
         }
-        if (
-            isset($values['life']) &&
-            $this->sort === FileSort::Products &&
-            self::lifeOf($values) === LifeState::Unknown
-        ) {
-            return new CellProblem(
-                'State',
-                '"'.
-                    mb_substr((string) $values['life'], 0, 60).
-                    '" is no state that is known, such as in stock, out of stock, discontinued',
-            );
+        $wrong = $this->type->problem($row);
+        if ($wrong !== null) {
+            return $wrong;
         }
 
         return isset($values['day']) && $values['day'] > $this->today
             ? new CellProblem('Day', "{$values['day']} lies in the future")
             : null;
-    }
-
-    /** @param  array<string, string|int|float|null>  $values */
-    private static function lifeOf(array $values): LifeState
-    {
-        $replaced = ($values['replaced_by'] ?? '') !== '';
-
-        return isset($values['life'])
-            ? LifeState::fromAvailability((string) $values['life']) ?? LifeState::Unknown
-            : ($replaced
-                ? LifeState::Replaced
-                : LifeState::Unknown);
-    }
-
-    private static function money(string|int|float|null $value): ?string
-    {
-        return $value === null ? null : number_format((float) $value, 2, '.', '');
-    }
-
-    /**
-     * @param  array<string, string|int|float|null>  $values
-     * @param  list<string>  $keys
-     */
-    private static function attributes(array $values, array $keys): string
-    {
-        $told = array_filter(
-            array_intersect_key($values, array_flip($keys)),
-            static fn (string|int|float|null $value): bool => $value !== null && $value !== '',
-        );
-        $more = json_decode((string) ($told['attributes'] ?? ''), true);
-        if (is_array($more)) {
-            unset($told['attributes']);
-            $told += array_filter($more, is_scalar(...));
-        }
-
-        return mb_strcut(
-            json_encode(
-                (object) $told,
-                JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
-            ),
-            0,
-            60000,
-        );
     }
 }

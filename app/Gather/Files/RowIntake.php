@@ -159,7 +159,7 @@ final class RowIntake
             foreach ($ids as $digest => $id) {
                 $this->pageIds[(string) $urls[$digest]] = self::padded($id);
             }
-            $this->pages->known(array_values($ids), $this->sort->source());
+            $this->pages->known(array_values($ids), $this->sort->type()->source());
         }
 
         return $texts === [] ? [] : $this->queries->idsOf(array_map(strval(...), array_keys($texts)));

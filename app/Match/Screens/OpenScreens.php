@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Match\Screens;
 
-use App\Match\Planning\OpenTerm;
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\MatchState;
+use App\Match\Terms\OpenTerm;
 use App\Match\Terms\ReachTerm;
 use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermFilter;
@@ -97,7 +97,8 @@ final class OpenScreens
 
         $rows = Records::select(
             ReachTerm::class,
-            "SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.asked, t.position_milli, t.results, t.origins FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
+            "SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.asked, t.position_milli, t.results,
+                    t.origins FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
                     AND t.market_id = ? AND $where
                     ORDER BY t.volume DESC, t.id DESC LIMIT ".
                 self::SIZE.

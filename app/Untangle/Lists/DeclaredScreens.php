@@ -120,7 +120,8 @@ final class DeclaredScreens
                         ->where('u.chosen_page', '>', 0)
                         ->whereColumn('u.chosen_page', '<>', 'u.page_id')
                         ->whereRaw(
-                            'u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))',
+                            'u.chosen_page <> IF(u.declared_page > 0, u.declared_page,
+                                IF(u.keeper_page > 0, u.keeper_page, u.page_id))',
                         ),
                 )
                 ->when(

@@ -81,7 +81,8 @@ final class RuleScreens
             ->where('store_id', $store->id)
             ->groupBy('sort')
             ->selectRaw(
-                'sort, COUNT(*) AS causes, SUM(urls) AS urls, SUM(clicks) AS clicks, SUM(decision IS NOT NULL) AS decided',
+                'sort, COUNT(*) AS causes, SUM(urls) AS urls, SUM(clicks) AS clicks,
+                    SUM(decision IS NOT NULL) AS decided',
             )
             ->get();
         foreach (Records::of(RuleCounts::class, $rows) as $count) {

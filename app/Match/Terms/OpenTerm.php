@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Match\Planning;
+namespace App\Match\Terms;
 
-use App\Match\Terms\Asks;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\Reach;
 
