@@ -36,6 +36,19 @@ use Tests\Shops\LaidOutShop;
 use Tests\Shops\LinkedShop;
 use Tests\Web\Site;
 
+/**
+ * What must be there for a test to go on.
+ *
+ * @template T
+ *
+ * @param  T|null|false  $value
+ * @return T
+ */
+function sure(mixed $value): mixed
+{
+    return $value === null || $value === false ? throw new LogicException('What a test needs is not there.') : $value;
+}
+
 function ruler(): Ruler
 {
     static $ruler;
@@ -302,7 +315,7 @@ function orchard(array $arguments, string $input = ''): array
     );
     fwrite($pipes[0], $input);
     fclose($pipes[0]);
-    $code = proc_close($process);
+    $code = proc_close(sure($process));
     $result = ['code' => $code, 'out' => (string) file_get_contents($out), 'err' => (string) file_get_contents($err)];
     unlink($out);
     unlink($err);
@@ -327,7 +340,7 @@ function bringIn(
     $work = $imports->start(
         $store,
         $import,
-        FileLook::into($store->id, Imports::find($store, $import)->path(), $sort),
+        FileLook::into($store->id, sure(Imports::find($store, $import)?->path()), $sort),
         $first,
         $last,
     );
@@ -719,7 +732,7 @@ function ranRecipe(Store $store, int $recipe): int
     return $begun['run'];
 }
 
-/** @return array<int, int> how many rows of a run have which outcome */
+/** @return array<string, int> how many rows of a run have which outcome */
 function outcomesOf(int $run): array
 {
     return DB::table('write_recipe_rows')
@@ -853,7 +866,7 @@ function tended(LinkedShop $shop): array
     return [$store, $site];
 }
 
-/** @return array<string, object> what is known of every page's reach, by path */
+/** @return array<string, stdClass> what is known of every page's reach, by path */
 function reached(Store $store, Site $site): array
 {
     $pages = [];
@@ -870,7 +883,7 @@ function reached(Store $store, Site $site): array
 
 /**
  * @param  list<FindingType>|null  $types
- * @return array<string, array<string, object>> open findings by path and key
+ * @return array<string, array<string, stdClass>> open findings by path and key
  */
 function foundOf(Store $store, Site $site, ?array $types = null): array
 {

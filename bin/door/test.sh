@@ -42,6 +42,7 @@ door_test() {
             rm -rf "$VAR/tmp/style"
             run_check eslint node_modules/.bin/eslint .
             run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+            run_check larastan-tests $php vendor/bin/phpstan analyse -c phpstan.tests.neon --no-progress --memory-limit=2G
             mutation --changed=HEAD~5 --sample=12 --least=70 ;;
     esac
     if [ "$what" = all ] || [ "$what" = core ]; then

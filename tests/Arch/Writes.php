@@ -34,7 +34,7 @@ final class Writes
             PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL,
         );
         foreach ($found[0] as $nth => [$text, $at]) {
-            $rest = self::chain(substr($source, $at + strlen($text)));
+            $rest = self::chain(substr($source, $at + strlen(sure($text))));
             if (
                 preg_match('/->(?:'.self::BUILDING.')\($/m', $rest) === 1 ||
                 preg_match('/->(?:'.self::BUILDING.')\(/', $rest) === 1

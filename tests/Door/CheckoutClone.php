@@ -53,7 +53,7 @@ final class CheckoutClone
             'PATH' => '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin',
             'HOME' => sys_get_temp_dir(),
         ];
-        $files = [['file', '/dev/null', 'r'], ['file', $out, 'w'], ['redirect', 1]];
+        $files = [0 => ['file', '/dev/null', 'r'], 1 => ['file', $out, 'w'], 2 => ['redirect', '1']];
         $process = proc_open(
             [$this->root.'/bin/orchard', ...$words],
             $files,

@@ -10,7 +10,7 @@ it(
         $clones = [new CheckoutClone('erster Garten'), new CheckoutClone('zweiter Garten')];
         // A port that another program took after it had been chosen, before the first start came to its end.
         $taken = stream_socket_server('tcp://127.0.0.1:0');
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($taken, false), ':'), 1);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name(sure($taken), false), ':'), 1);
         mkdir($clones[1]->root.'/var/run', 0700, true);
         file_put_contents(
             $clones[1]->root.'/var/run/settings',

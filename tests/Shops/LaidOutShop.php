@@ -463,7 +463,7 @@ final class LaidOutShop
             $some = array_values(
                 array_filter($products, static fn (array $product): bool => $product['tone'] === $tone),
             );
-            $path = rtrim($own, '/').sprintf($this->layout['filter'], $tone);
+            $path = rtrim($own, '/').sprintf(sure($this->layout['filter']), $tone);
             $add($path, "list $thing $tone", $some, $own, 'to the wider list');
             $links[$path] = "$name $tone";
         }

@@ -216,7 +216,7 @@ final class TangledShop
             }
         }
         foreach ($categories as $c => $thing) {
-            $this->category($thing, array_values($byCategory[$c]));
+            $this->category($thing, $byCategory[$c]);
         }
         $this->articles($categories);
         $this->towns();

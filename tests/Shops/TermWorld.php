@@ -162,7 +162,7 @@ final class TermWorld
                         (($t['searches'] / 4.35) * $shown * ($rank === 0 ? 1 : 0.6) * mt_rand(80, 120)) / 100,
                     );
                     if ($impressions > 0) {
-                        $clicks = min($impressions, self::count($impressions * self::rate($position)));
+                        $clicks = min($impressions, self::count($impressions * self::rate(sure($position))));
                         $this->clicks[$page][$day] = ($this->clicks[$page][$day] ?? 0) + $clicks;
                         $rows .=
                             "{$this->pages[$page]['path']},\"{$t['text']}\",$day,$clicks,$impressions,".

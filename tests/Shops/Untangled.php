@@ -60,18 +60,18 @@ final class Untangled
         foreach ($urls as $number => $url) {
             $parsed = PageUrl::parse($url);
             $page = $shop->pages[$url];
-            $byForm[$plain($parsed)] ??= $number;
+            $byForm[$plain(sure($parsed))] ??= $number;
             if ($page['status'] === 200) {
-                $facts[$number] = PageReader::read($page['html'], $parsed);
+                $facts[$number] = PageReader::read($page['html'], sure($parsed));
                 $kinds[$number] =
-                    ProductData::of($facts[$number]->details->structured) !== null ? 'product' : $page['kind'];
-                $makers[] = ProductData::of($facts[$number]->details->structured)->maker ?? '';
+                    ProductData::of(sure($facts[$number]->details?->structured)) !== null ? 'product' : $page['kind'];
+                $makers[] = ProductData::of(sure($facts[$number]->details?->structured))->maker ?? '';
             }
         }
         $telling = new TellingWords(array_values(array_unique($makers)));
         $lines = new OwnLines($telling);
         foreach ($facts as $number => $page) {
-            $lines->see($kinds[$number], $page->h1s[0] ?? $urls[$number], $page->details->text->lines());
+            $lines->see($kinds[$number], $page->h1s[0] ?? $urls[$number], sure($page->details?->text->lines()));
         }
         $lines->learn();
         $form = new AddressForm(['shop.example'], ['utm_*', 'gclid', 'fbclid']);
@@ -104,7 +104,7 @@ final class Untangled
         uasort($pages, static fn (PageUrl $a, PageUrl $b): int => strcmp($a->digest(), $b->digest()));
         $this->studies = (new ParameterStudies($form, $identity, $this->kin))->study($pages, $find);
         $hash = new MinHash();
-        $digests = array_map(static fn (string $url): string => PageUrl::parse($url)->digest(), $urls);
+        $digests = array_map(static fn (string $url): string => PageUrl::parse($url)?->digest(), $urls);
         foreach (array_keys($facts) as $number) {
             $finder->add(PageMarks::of($identity($number), $hash));
         }
@@ -113,10 +113,10 @@ final class Untangled
             if ($to !== null && isset($numbers[$to])) {
                 $acts[$number] = $numbers[$to];
             }
-            foreach (AddressForm::parameters(PageUrl::parse($url)) as [$name]) {
-                $study = $this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $name"] ?? null;
+            foreach (AddressForm::parameters(sure(PageUrl::parse($url))) as [$name]) {
+                $study = $this->studies[AddressForm::scopeOf(sure(PageUrl::parse($url)))." $name"] ?? null;
                 $bare = $study?->effect()?->isSilent()
-                    ? $find(AddressForm::without(PageUrl::parse($url), $name))
+                    ? $find(AddressForm::without(sure(PageUrl::parse(sure(sure($url)))), $name))
                     : null;
                 if ($bare !== null && $bare !== $number) {
                     $kin = ($this->kin)($number, $bare);
@@ -200,13 +200,13 @@ final class Untangled
                 $kin = $other !== null && isset($facts[$other]) ? ($this->kin)($number, $other) : null;
                 $effects = array_map(
                     fn (array $pair): ?ParameterEffect => (
-                        $this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $pair[0]"] ?? null
+                        $this->studies[AddressForm::scopeOf(sure(PageUrl::parse($url)))." $pair[0]"] ?? null
                     )?->effect(),
-                    AddressForm::parameters(PageUrl::parse($url)),
+                    AddressForm::parameters(sure(PageUrl::parse($url))),
                 );
                 $isGone = $other === null && str_contains($to, '/gone/');
                 $target = new CanonicalTarget(
-                    isOwnHost: PageUrl::parse($to)->host() === 'shop.example',
+                    isOwnHost: PageUrl::parse($to)?->host() === 'shop.example',
                     isKnown: $other !== null || $isGone,
                     status: $isGone ? 404 : ($other === null ? 0 : $shop->pages[$to]['status']),
                     leadsBack: $other !== null && $ways->leadsBack($number),
@@ -245,7 +245,7 @@ final class Untangled
         array $numbers,
         array $kinds,
     ): Identity {
-        $product = ProductData::of($facts->details->structured);
+        $product = ProductData::of(sure($facts->details?->structured));
         $anchors = $items = [];
         foreach ($facts->links as $link) {
             $to = $numbers[$link->target] ?? null;
@@ -259,7 +259,7 @@ final class Untangled
 
         return new Identity(
             $number,
-            PageUrl::parse($url),
+            sure(PageUrl::parse($url)),
             1,
             $facts->language ?? '',
             $kind === 'product',
@@ -267,7 +267,7 @@ final class Untangled
             $facts->h1s[0] ?? '',
             $product->number ?? '',
             $product->name ?? '',
-            $lines->of($kind, $facts->details->text->lines(), $anchors, $facts->h1s[0] ?? ''),
+            $lines->of($kind, sure($facts->details?->text->lines()), $anchors, $facts->h1s[0] ?? ''),
             $kind === 'product' ? [] : $items,
             $kind === 'collection',
         );
@@ -291,7 +291,7 @@ final class Untangled
 
         return new KeeperEvidence(
             $number,
-            $url,
+            sure($url),
             $page['status'] === 200,
             count(
                 array_filter(
@@ -309,7 +309,7 @@ final class Untangled
             0,
             $page['sitemap'],
             $page['clicks'],
-            tidiness: KeeperEvidence::tidinessOf($url, $form),
+            tidiness: KeeperEvidence::tidinessOf(sure($url), $form),
         );
     }
 }

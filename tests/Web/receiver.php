@@ -7,7 +7,7 @@ declare(strict_types=1);
 [, $file, $port] = $argv;
 $statuses = array_slice($argv, 3);
 $server = stream_socket_server("tcp://127.0.0.1:$port") ?: exit(1);
-while (true) {
+for (; ;) {
     $client = @stream_socket_accept($server, 3600);
     if ($client === false) {
         continue;

@@ -155,7 +155,11 @@ it(
             ->and(round(ClickCurve::assumed(10.0), 8))
             ->toBe(round(0.27 * 10 ** -1.05, 8));
         $middles = array_map(ClickCurve::middle(...), range(0, 45));
-        $curve = new ClickCurve([array_map(ClickCurve::assumed(...), $middles), 2 => array_fill(0, 46, 0.5)], [], 12.0);
+        $curve = new ClickCurve(
+            [array_map(ClickCurve::assumed(...), $middles), array_fill(0, 46, 0.5), array_fill(0, 46, 0.5)],
+            [],
+            12.0,
+        );
         foreach ([1.06, 2.0, 7.7, 43.0, 90.0] as $position) {
             // A power law is straight in both logarithms, so that it is met everywhere.
             expect($curve->rate($position))->toEqualWithDelta(ClickCurve::assumed($position), 1e-9);

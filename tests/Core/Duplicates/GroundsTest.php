@@ -11,7 +11,7 @@ use Orchard\Core\Url\PageUrl;
 const PLAIN_TEXT = 'It hangs above a table and gives warm light all evening long. The shade is spun from one sheet in a workshop by the river, and the cord is woven by hand so that it never tangles. Each one is tested for a day before it leaves us, and comes with a spare cord, a hook and a small bag of screws that fit every ceiling that we have met in our lives as makers of lamps so far.';
 
 /** @param  array<string, mixed>  $given  what it has of its own */
-function known(array $given): Identity
+function identityOf(array $given): Identity
 {
     static $next = 900_000;
     $given += [
@@ -54,13 +54,13 @@ it('says why, and how sure it is', function (
     string $reason,
     bool $declared = false,
 ): void {
-    foreach ([[known($a), known($b)], [known($b), known($a)]] as [$one, $other]) {
+    foreach ([[identityOf($a), identityOf($b)], [identityOf($b), identityOf($a)]] as [$one, $other]) {
         $told = (new Judge(new TellingWords()))->judge($one, $other, isDeclared: $declared);
         expect($told->kinship)->toBe($kinship)->and($told->sureness)->toBe($sureness);
     }
-    expect((new Judge(new TellingWords()))->judge(known($a), known($b), isDeclared: $declared)->reason())->toBe(
-        $reason,
-    );
+    expect(
+        (new Judge(new TellingWords()))->judge(identityOf($a), identityOf($b), isDeclared: $declared)->reason(),
+    )->toBe($reason);
 })->with([
     'two markets' => [[], ['market' => 2], Kinship::Language, 1.0, 'pages of two markets'],
     'two languages' => [
@@ -380,7 +380,7 @@ it('takes a text that was edited for the same as long as most of it stands, and 
     // Each word at the end that was changed is in one run more that is not shared.
     $likeness = round((100 * ($runs - $changed)) / ($runs + $changed));
     $contained = round((100 * ($runs - $changed)) / $runs);
-    $told = (new Judge(new TellingWords()))->judge(known([]), known(['text' => implode(' ', $text)]));
+    $told = (new Judge(new TellingWords()))->judge(identityOf([]), identityOf(['text' => implode(' ', $text)]));
     expect($told->kinship)->toBe($kinship)->and($told->reason())->toBe(sprintf($words, $likeness, $contained));
 })->with([
     [2, Kinship::Same, 'nearly the same text, %1$s of 100 runs of words'],
@@ -390,7 +390,7 @@ it('takes a text that was edited for the same as long as most of it stands, and 
 ]);
 
 it('tells what part of the links two pages of few words share', function (): void {
-    $page = static fn (array $links): Identity => known([
+    $page = static fn (array $links): Identity => identityOf([
         'product' => false,
         'text' => 'See them all',
         'links' => $links,

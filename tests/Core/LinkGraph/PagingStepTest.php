@@ -11,7 +11,10 @@ it('tells a click that turns a list from one that leads somewhere', function (
     bool $is,
 ): void {
     expect(
-        PagingStep::is(PageUrl::parse("https://shop.example$from"), PageUrl::parse("https://shop.example$to")),
+        PagingStep::is(
+            sure(PageUrl::parse("https://shop.example$from")),
+            sure(PageUrl::parse("https://shop.example$to")),
+        ),
     )->toBe($is);
 })->with([
     'the second part, by parameter' => ['/jugs', '/jugs?page=2', true],
@@ -37,14 +40,14 @@ it('tells a click that turns a list from one that leads somewhere', function (
 it('knows no step to another host', function (): void {
     expect(
         PagingStep::is(
-            PageUrl::parse('https://shop.example/jugs'),
-            PageUrl::parse('https://other.example/jugs?page=2'),
+            sure(PageUrl::parse('https://shop.example/jugs')),
+            sure(PageUrl::parse('https://other.example/jugs?page=2')),
         ),
     )->toBeFalse();
 });
 
 it('knows the form of a further part of a list', function (string $address, bool $is): void {
-    expect(PagingStep::mayBePart(PageUrl::parse("https://shop.example$address")))->toBe($is);
+    expect(PagingStep::mayBePart(sure(PageUrl::parse("https://shop.example$address"))))->toBe($is);
 })->with([
     'by parameter' => ['/jugs?page=2', true],
     'before another parameter' => ['/jugs?page=2&tone=ash', true],

@@ -58,9 +58,9 @@ it('finds the sentences below the main heading', function (string $text, array $
 it('finds it in pages of other layouts', function (string $html, string $intro): void {
     $page = PageReader::read(
         Charset::toUtf8("<!DOCTYPE html><html><body>$html</body></html>", 'text/html'),
-        PageUrl::parse('https://shop.example/jugs'),
+        sure(PageUrl::parse('https://shop.example/jugs')),
     );
-    expect(Intro::of($page->details->text->text, $page->h1s))->toBe($intro);
+    expect(Intro::of(sure($page->details?->text->text), $page->h1s))->toBe($intro);
 })->with([
     'a header with an image between' => [
         '<header><nav><a href="/">Home</a></nav></header><main><h1>Jugs</h1><figure><img src="a.jpg" alt="A jug"><figcaption>Blue</figcaption></figure><div><p>Jugs of clay, <b>thrown by hand</b> in our own workshop.</p></div><ul><li>Jug one</li></ul></main>',

@@ -110,7 +110,7 @@ it('keeps what people decided, and makes the best of the rest', function (): voi
         $others[$row] = [];
         $best = bestByTrying($others, [$term => true]) + $rows[$row][$term];
         if ($made->terms[$row] !== $term || $made->total !== $best || $made->gap !== 0) {
-            $this->fail(json_encode([$rows, $row, $term, $made]));
+            $this->fail(sure(json_encode([$rows, $row, $term, $made])));
         }
     }
     expect(fn () => Assignment::best(candidates($rows), [0 => 1, 1 => 1]))->toThrow(InvalidArgumentException::class);

@@ -98,7 +98,7 @@ function planned(array $lines, string $target): array
 /** @return array{int, ?string} status and target, as they come over the wire */
 function ask(int $port, string $target): array
 {
-    $socket = stream_socket_client("tcp://127.0.0.1:$port", $code, $why, 5) ?: throw new RuntimeException($why);
+    $socket = stream_socket_client("tcp://127.0.0.1:$port", $code, $why, 5) ?: throw new RuntimeException(sure($why));
     fwrite($socket, "GET $target HTTP/1.1\r\nHost: new.example\r\nConnection: close\r\n\r\n");
     $head = explode("\r\n\r\n", (string) stream_get_contents($socket), 2)[0];
     fclose($socket);

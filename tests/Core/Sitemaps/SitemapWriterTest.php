@@ -49,7 +49,7 @@ it('writes what the published schema accepts and our own reader reads back', fun
         ->and(substr_count($xml, '<priority>'))
         ->toBe(1);
     $own = PageUrl::parse('https://shop.example/sitemap.xml');
-    $read = Sitemap::read($xml, $own);
+    $read = Sitemap::read($xml, sure($own));
     expect($read->isIndex)
         ->toBeFalse()
         ->and(array_keys($read->urls))
@@ -85,7 +85,7 @@ it('writes no more entries than a file may hold, and an index of the files', fun
         'https://shop.example/a.xml.gz' => '2026-11-30',
         'https://shop.example/b.xml.gz' => null,
     ]);
-    $read = Sitemap::read($index, PageUrl::parse('https://shop.example/sitemap.xml'));
+    $read = Sitemap::read($index, sure(PageUrl::parse('https://shop.example/sitemap.xml')));
     expect($read->isIndex)
         ->toBeTrue()
         ->and(array_keys($read->urls))

@@ -7,13 +7,13 @@ use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Text\Encoding;
 
 /** What iconv, an implementation by others, writes in a charset. */
-function written(string $text, string $charset): string
+function inCharset(string $text, string $charset): string
 {
     return (string) iconv('UTF-8', "$charset//TRANSLIT", $text);
 }
 
 it('recognises a charset by the letters', function (string $text, string $charset, array $languages): void {
-    $bytes = written($text, $charset);
+    $bytes = inCharset($text, $charset);
     $guess = CharsetGuess::of($bytes, $languages);
     expect($guess->encoding->decode($bytes))->toBe($text, $guess->encoding->name);
 })->with([
@@ -42,7 +42,7 @@ it('recognises a charset by the letters', function (string $text, string $charse
 ]);
 
 it('says when another reading is nearly as good', function (): void {
-    expect(CharsetGuess::of(written('Hängelampe für Küche und Flur, weiß', 'WINDOWS-1252'), ['de'])->isSure)
+    expect(CharsetGuess::of(inCharset('Hängelampe für Küche und Flur, weiß', 'WINDOWS-1252'), ['de'])->isSure)
         ->toBeTrue()
         ->and(CharsetGuess::of("\xE6", [])->isSure)
         ->toBeFalse();

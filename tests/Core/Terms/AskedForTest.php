@@ -11,7 +11,7 @@ use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\TermForm;
 
 /** The products of a field, as its file tells them. */
-function productsOf(string $field, string $language): ProductWords
+function wordsOfProducts(string $field, string $language): ProductWords
 {
     $words = new ProductWords($language);
     foreach ((array) file(__DIR__."/data/$field.products.txt", FILE_IGNORE_NEW_LINES) as $nth => $line) {
@@ -23,7 +23,7 @@ function productsOf(string $field, string $language): ProductWords
 }
 
 it('tells what a term asks for as people do', function (string $field, string $language, string $brand): void {
-    $products = productsOf($field, $language);
+    $products = wordsOfProducts($field, $language);
     $judge = new AskedJudge($language);
     $classes = new QueryClassifier([$brand], []);
     $right = $all = 0;

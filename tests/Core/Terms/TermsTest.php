@@ -175,19 +175,25 @@ it('learns how far a store reaches from where it ranks', function (): void {
 
 it('adds a pair’s worth up from factors that people can read', function (): void {
     $pair = static fn (float ...$change): PairFacts => new PairFacts(
-        ...array_merge(
-            [
-                'searches' => 1000.0,
-                'difficulty' => 40.0,
-                'relevance' => 0.8,
-                'asked' => 1.0,
-                'fit' => 1.0,
-                'position' => 12.0,
-                'others' => null,
-                'share' => 0.5,
-                'clickValue' => 0.5,
-            ],
-            $change,
+        ...sure(
+            sure(
+                sure(
+                    array_merge(
+                        [
+                            'searches' => 1000.0,
+                            'difficulty' => 40.0,
+                            'relevance' => 0.8,
+                            'asked' => 1.0,
+                            'fit' => 1.0,
+                            'position' => 12.0,
+                            'others' => null,
+                            'share' => 0.5,
+                            'clickValue' => 0.5,
+                        ],
+                        $change,
+                    ),
+                ),
+            ),
         ),
     );
     $worth = PairWorth::of($pair(), new Reach());

@@ -65,7 +65,8 @@ it('sends what pages say as data, cut to facts, and never as instructions', func
         0,
         55,
         'Lamp',
-        ['note' => $hostile, 'long' => str_repeat('x', 5000)] + array_fill_keys(range(1, 50), 'y'),
+        ['note' => $hostile, 'long' => str_repeat('x', 5000)] +
+            array_fill_keys(array_map(static fn (int $n): string => "f$n", range(1, 50)), 'y'),
         'Old title',
         'brass lamp',
     );

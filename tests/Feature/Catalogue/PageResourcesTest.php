@@ -37,7 +37,7 @@ function shopWithoutApi(): Site
     return $site->linking('/', $links + ['/secret' => 'Secret'], '<title>Fennmoor</title>');
 }
 
-/** @return array<string, object> by path */
+/** @return array<string, stdClass> by path */
 function written(Store $store): array
 {
     return DB::table('resources')
@@ -49,7 +49,7 @@ function written(Store $store): array
         ->where('gone', 0)
         ->get(['resources.*', 't.stored', 't.shown'])
         ->keyBy(
-            static fn (object $row): string => (string) parse_url((string) $row->url, PHP_URL_PATH).
+            static fn (stdClass $row): string => (string) parse_url((string) $row->url, PHP_URL_PATH).
                 (parse_url((string) $row->url, PHP_URL_QUERY) ? '?' : ''),
         )
         ->all();

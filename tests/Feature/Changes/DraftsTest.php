@@ -124,19 +124,19 @@ it('leaves alone what is on its way to the shop', function (): void {
     [$store, $resource] = storeWithText();
     $drafts = app(Drafts::class);
     $draft = $drafts->save($store, $resource, TextField::Title, 'On its way', 0, Origin::Hand, null)->draft;
-    expect($drafts->markReady($store, [$draft->id], true, null))
+    expect($drafts->markReady($store, [$draft?->id], true, null))
         ->toBe(1)
-        ->and($drafts->markReady($store, [$draft->id], true, null))
+        ->and($drafts->markReady($store, [$draft?->id], true, null))
         ->toBe(0);
     DB::table('drafts')
-        ->where('id', $draft->id)
+        ->where('id', $draft?->id)
         ->update(['state' => DraftState::Sending->value]);
     $outcome = $drafts->save(
         $store,
         $resource,
         TextField::Title,
         'Something else',
-        $draft->revision,
+        sure($draft?->revision),
         Origin::Hand,
         null,
     );
@@ -146,7 +146,7 @@ it('leaves alone what is on its way to the shop', function (): void {
         ->toContain('on its way')
         ->and(savedByRecipe($store, $resource, 'By recipe'))
         ->toBeFalse()
-        ->and($drafts->markReady($store, [$draft->id], false, null))
+        ->and($drafts->markReady($store, [$draft?->id], false, null))
         ->toBe(0)
         ->and($drafts->find($resource, TextField::Title)?->value)
         ->toBe('On its way');
@@ -165,15 +165,15 @@ it('takes no text of another store, none that is too long, and marks none of it'
                 $resource,
                 TextField::Title,
                 str_repeat('ü', TextField::Title->longest() + 1),
-                $draft->revision,
+                sure($draft?->revision),
                 Origin::Hand,
                 null,
             ),
         )
         ->toThrow(InvalidArgumentException::class, 'characters at most')
-        ->and($drafts->markReady($other, [$draft->id], true, null))
+        ->and($drafts->markReady($other, [$draft?->id], true, null))
         ->toBe(0)
-        ->and($drafts->decide($other, $draft->id, true, null))
+        ->and($drafts->decide($other, sure($draft?->id), true, null))
         ->toBeFalse()
         ->and($drafts->find($resource, TextField::Title)?->state)
         ->toBe(DraftState::Open);
@@ -184,15 +184,15 @@ it('decides a clash for one side, and once', function (bool $ours): void {
     $drafts = app(Drafts::class);
     $draft = $drafts->save($store, $resource, TextField::Title, 'Ours', 0, Origin::Hand, null)->draft;
     DB::table('drafts')
-        ->where('id', $draft->id)
+        ->where('id', $draft?->id)
         ->update(['state' => DraftState::Clash->value]);
     DB::table('resource_texts')
         ->where('resource_id', $resource)
         ->where('field', TextField::Title->value)
         ->update(['stored' => 'Theirs']);
-    expect($drafts->decide($store, $draft->id, $ours, null))
+    expect($drafts->decide($store, sure($draft?->id), $ours, null))
         ->toBeTrue()
-        ->and($drafts->decide($store, $draft->id, $ours, null))
+        ->and($drafts->decide($store, sure($draft?->id), $ours, null))
         ->toBeFalse();
     $after = $drafts->find($resource, TextField::Title);
     $ours
@@ -223,7 +223,7 @@ it('puts down one change for an address and field, the later over the earlier', 
         ->where('page_id', $page)
         ->orderBy('field')
         ->get(['field', 'value', 'base_value', 'state'])
-        ->map(static fn (object $row): string => implode(' ', (array) $row))
+        ->map(static fn (stdClass $row): string => implode(' ', (array) $row))
         ->all();
     expect($ask('/b'))
         ->toBe(1)

@@ -36,13 +36,13 @@ function sendAndKill(Store $store): int
             base_path(),
         );
         usleep(1_500_000);
-        proc_terminate($process, 9);
-        proc_close($process);
+        proc_terminate(sure($process), 9);
+        proc_close(sure($process));
         DB::table('work')
             ->where('id', $begun['work'])
             ->update(['expires_at' => now()->subSecond()]);
     }
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))->toBe('done');
 
     return $begun['release'];
 }
@@ -93,13 +93,13 @@ it(
         expect($rows['wares:1000'])
             ->number->toBe('1000')
             ->url->toBe(getenv('POTTERY_URL').'/mugs/1000-ash-mug.html')
-            ->and(json_decode((string) $rows['wares:1000']->attributes, true))
+            ->and(json_decode((string) $rows['wares:1000']?->attributes, true))
             ->toMatchArray(['currency' => 'GBP'])
             ->toHaveKeys(['glaze', 'maker', 'price']);
         expect($rows['departments:jugs'])->name->toBe('Jugs & Pitchers');
         // Home, stories and help are in none of its lists: they are written by their pages.
         expect(
-            $rows->filter(static fn (object $row): bool => str_starts_with($row->external_id, 'page:'))->count(),
+            $rows->filter(static fn (stdClass $row): bool => str_starts_with($row->external_id, 'page:'))->count(),
         )->toBeGreaterThanOrEqual(3);
         // The theme's quotation marks do not make another text of it.
         $quoted = DB::table('resource_texts')
@@ -277,7 +277,7 @@ it(
             expect(DB::table('resources')->where('store_id', $store->id)->where('from_page', 0)->count())->toBe(7);
             readyDrafts($store, 7);
             $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-            expect(app(WorkDesk::class)->workToEnd($begun['work']))
+            expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))
                 ->toBe('done')
                 ->and(states($begun['release']))
                 ->toBe(['live' => 7]);
@@ -292,7 +292,7 @@ it(
                 ->and($extras['care']['value'])
                 ->toBe('Wash by hand');
             $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
-            app(WorkDesk::class)->workToEnd($undo['work']);
+            app(WorkDesk::class)->workToEnd(sure($undo['work']));
             expect(
                 array_column(
                     ((array) json_decode((string) file_get_contents($data), true))['gid://thing/1']['extras'],
@@ -301,8 +301,8 @@ it(
                 )['title'],
             )->toBe('First title 1');
         } finally {
-            proc_terminate($process, 9);
-            proc_close($process);
+            proc_terminate(sure($process), 9);
+            proc_close(sure($process));
         }
     },
 );
@@ -329,7 +329,7 @@ it('stops a release where the key is refused, loses nothing, and goes on with an
     readyDrafts($store, 5);
     app(StoreOptions::class)->set($store, 'shop_token', 'wrong');
     $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))
+    expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))
         ->toBe('failed')
         ->and(DB::table('work')->where('id', $begun['work'])->value('problem'))
         ->toContain('refuses the key')
@@ -337,8 +337,8 @@ it('stops a release where the key is refused, loses nothing, and goes on with an
         ->and(states($begun['release']))
         ->toBe(['waiting' => 5]);
     app(StoreOptions::class)->set($store, 'shop_token', potterySecret());
-    app(WorkDesk::class)->resume($begun['work']);
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))
+    app(WorkDesk::class)->resume(sure($begun['work']));
+    expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))
         ->toBe('done')
         ->and(states($begun['release']))
         ->toBe(['live' => 5]);
@@ -494,7 +494,7 @@ it(
         $items = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('external_id')->get();
         expect(
             $items
-                ->map(static fn (object $item): string => "$item->external_id $item->via $item->state $item->seen")
+                ->map(static fn (stdClass $item): string => "$item->external_id $item->via $item->state $item->seen")
                 ->all(),
         )->toEqualCanonicalizing([
             'wares:1000 direct live seen',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Changed\Aspect;
+use App\Gather\Changed\ComparedCause;
 use App\Gather\Changed\CompareWork;
 use App\Gather\Changed\Comparisons;
 use App\Platform\Work\WorkDesk;
@@ -31,7 +32,7 @@ function causesOf(Store $store, int $before, int $after): array
     $work = DB::table('work')->where('sort', CompareWork::sort())->where('subject_id', $comparison->id)->value('id');
     expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
     $causes = array_map(
-        static fn (object $one): string => trim(
+        static fn (ComparedCause $one): string => trim(
             $one->pages.
                 ' '.
                 Aspect::from((int) $one->aspect)->name.
@@ -95,7 +96,7 @@ it(
             ->orderByDesc('comparison_id')
             ->first();
         $this->get(
-            "/s/{$store->slug}/gather/changed?before={$first->id}&after={$third->id}&cause=".bin2hex($cause->cause),
+            "/s/{$store->slug}/gather/changed?before={$first->id}&after={$third->id}&cause=".bin2hex($cause?->cause),
         )
             ->assertOk()
             ->assertSee('Birch lamp – Shop')

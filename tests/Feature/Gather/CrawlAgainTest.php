@@ -6,7 +6,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-/** @return array<string, object> index, facts and interval of each page that is there, by path */
+/** @return array<string, stdClass> index, facts and interval of each page that is there, by path */
 function known(Store $store, Site $site): array
 {
     $rows = [];
@@ -28,7 +28,7 @@ function linksOf(Store $store, Site $site): array
 {
     $cut = strlen($site->url);
     $rows = array_map(
-        static fn (object $row): array => [
+        static fn (stdClass $row): array => [
             substr((string) $row->from_url, $cut),
             substr((string) $row->to_url, $cut),
             (string) $row->anchor,

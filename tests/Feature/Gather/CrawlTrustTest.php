@@ -37,7 +37,10 @@ it('concludes nothing where something stands between it and the shop', function 
         ->linking(
             '/',
             ['/p1' => 'One', '/p2' => 'Two'] +
-                array_combine(array_map(static fn (int $n): string => "/p$n", range(3, 29)), range(3, 29)),
+                array_combine(
+                    array_map(static fn (int $n): string => "/p$n", range(3, 29)),
+                    array_map(strval(...), range(3, 29)),
+                ),
         );
     $crawl = crawl($store);
     expect($crawl->state)
@@ -93,7 +96,10 @@ function refusingSite(): Site
 {
     $site = (new Site())->linking(
         '/',
-        array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)),
+        array_combine(
+            array_map(static fn (int $n): string => "/p$n", range(1, 80)),
+            array_map(strval(...), range(1, 80)),
+        ),
     );
     foreach (range(1, 80) as $n) {
         $site->page("/p$n", 'No.', 403);

@@ -202,7 +202,7 @@ it('decides on thousands as work of its own, each once, though its process is ki
     expect(DB::table('drafts')->where('store_id', $this->store->id)->count())->toBe(0);
     $code =
         'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
-        $work->id.
+        $work?->id.
         ');';
     $process = proc_open(
         [PHP_BINARY, '-r', $code],
@@ -213,12 +213,12 @@ it('decides on thousands as work of its own, each once, though its process is ki
     for ($i = 0; $i < 200 && DB::table('drafts')->where('store_id', $this->store->id)->doesntExist(); $i++) {
         usleep(50_000);
     }
-    proc_terminate($process, 9);
-    proc_close($process);
+    proc_terminate(sure($process), 9);
+    proc_close(sure($process));
     DB::table('work')
-        ->where('id', $work->id)
+        ->where('id', $work?->id)
         ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
-    expect(app(WorkDesk::class)->workToEnd((int) $work->id))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd((int) $work?->id))->toBe('done');
     expect(DB::table('drafts')->where('store_id', $this->store->id)->count())
         ->toBe(1200)
         ->and(DB::table('drifts')->where('store_id', $this->store->id)->distinct()->pluck('cause')->all())

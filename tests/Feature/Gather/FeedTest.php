@@ -22,7 +22,7 @@ it('pulls what the market tells, both grains and sales, and the sums agree with 
         'SELECT grain, COUNT(DISTINCT day) AS days, SUM(clicks) AS clicks FROM search_rows WHERE store_id = ? GROUP BY grain ORDER BY grain',
         [$store->id],
     );
-    expect(array_map(static fn (object $row): int => (int) $row->days, $days))
+    expect(array_map(static fn (stdClass $row): int => (int) $row->days, $days))
         ->toBe([12, 6])
         ->and((int) $days[0]->clicks)
         ->toBeGreaterThan(0)
@@ -43,7 +43,7 @@ it('pulls only what is new, days that were not whole once more, and never counts
     pull($store);
     $sums = static fn (): array => array_column(
         array_map(
-            static fn (object $row): array => [(string) $row->day, (int) $row->impressions],
+            static fn (stdClass $row): array => [(string) $row->day, (int) $row->impressions],
             DB::select(
                 'SELECT day, SUM(impressions) AS impressions FROM search_rows WHERE store_id = ? AND grain = 33 GROUP BY day ORDER BY day',
                 [$store->id],
@@ -92,7 +92,7 @@ it('earns more with a better title from the day it is live, and the days before 
     $today = $store->refresh()->today();
     app(StoreOptions::class)->set($store, 'feed_mapping', str_replace('"history":12', '"history":390', SHORT));
     pull($store->refresh());
-    $rate = static fn (int $from, int $to): float => (static fn (object $row): float => (int) $row->clicks /
+    $rate = static fn (int $from, int $to): float => (static fn (stdClass $row): float => (int) $row->clicks /
         max(1, (int) $row->impressions))(
             DB::selectOne(
                 'SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows WHERE store_id = ? AND grain = 33 AND page_id = ? AND day BETWEEN ? AND ?',
@@ -126,11 +126,11 @@ it('tells what the feed refuses, and waits where it asks to wait', function (): 
     app(WorkDesk::class)->slice($work);
     $row = DB::table('work')->where('id', $work)->first();
     $db->exec("DELETE FROM uses WHERE what LIKE 'quota%'");
-    expect($row->state)
+    expect($row?->state)
         ->toBe('waiting')
-        ->and(strtotime((string) $row->wake_at))
+        ->and(strtotime((string) $row?->wake_at))
         ->toBeGreaterThan(time() + 3000)
-        ->and((string) $row->progress)
+        ->and((string) $row?->progress)
         ->toContain('429');
 });
 

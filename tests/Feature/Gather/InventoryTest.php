@@ -117,7 +117,7 @@ it('answers every filter and every order as a look at each row does', function (
                 : array_slice(array_map(strval(...), array_keys($column->choices())), 0, 5));
         foreach ($asks as $asked) {
             $expected = array_values(
-                array_filter($rows, static function (object $row) use ($column, $asked): bool {
+                array_filter($rows, static function (stdClass $row) use ($column, $asked): bool {
                     $value = $row->{$column->column()};
                     if ($column->isNumber()) {
                         [$from, $to] = explode('..', $asked);
@@ -142,8 +142,11 @@ it('answers every filter and every order as a look at each row does', function (
             );
             $found = listed($store, [$column->value => $asked]);
             sort($found);
-            expect($found, "$column->value=$asked")
-                ->toBe(array_map(static fn (object $row): int => (int) $row->page_id, $expected))
+            expect($found)
+                ->toBe(
+                    array_map(static fn (stdClass $row): int => (int) $row->page_id, $expected),
+                    "$column->value=$asked",
+                )
                 ->and((new PageList())->count($store, PageFilter::of([$column->value => $asked])))
                 ->toBe(count($expected))
                 ->and(
@@ -171,8 +174,8 @@ it('answers every filter and every order as a look at each row does', function (
                 ->toHaveCount(200)
                 ->and(count(array_unique($order)))
                 ->toBe(200)
-                ->and($values, $sort)
-                ->toBe($sorted);
+                ->and($values)
+                ->toBe($sorted, $sort);
         }
     }
 });

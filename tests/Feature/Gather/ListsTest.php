@@ -13,7 +13,7 @@ use Tests\Web\Site;
 function currentRows(Store $store, string $table, string $columns, string $order): array
 {
     return array_map(
-        static fn (object $row): string => implode('|', (array) $row),
+        static fn (stdClass $row): string => implode('|', (array) $row),
         DB::select(
             "SELECT $columns FROM $table t LEFT JOIN pages p ON p.id = ".
                 (str_contains($columns, 'p.url') ? 't.page_id' : '0').
@@ -30,7 +30,7 @@ it(
         $store = $site->store();
         crawl($store);
         $lives = static fn (): array => array_map(
-            static fn (object $row): string => implode('|', [
+            static fn (stdClass $row): string => implode('|', [
                 substr((string) $row->url, strlen($site->url)),
                 $row->number,
                 $row->life,
@@ -118,7 +118,9 @@ it('joins backlinks, index states and lists of pages to their pages, known or ne
         ->toBe(['"nonsense" is no address', '"https://elsewhere.example/" is no page of this store'])
         ->and(
             array_map(
-                static fn (object $row): string => substr((string) $row->url, strlen($site->url)).' '.$row->sources,
+                static fn (stdClass $row): string => substr((string) $row->url, strlen($site->url)).
+                    ' '.
+                    $row->sources,
                 DB::select(
                     'SELECT p.url, i.sources FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? ORDER BY p.url',
                     [$store->id],
@@ -236,7 +238,7 @@ it('is brought in from the screen, shown for what it is, and let go of when it w
     $import = DB::table('gather_imports')->where('store_id', $store->id)->orderByDesc('id')->first();
     app(WorkDesk::class)->workToEnd(
         (int) DB::table('work')
-            ->where('subject_id', $import->id)
+            ->where('subject_id', $import?->id)
             ->where('sort', App\Gather\Files\ImportWork::sort())
             ->value('id'),
     );
@@ -246,8 +248,8 @@ it('is brought in from the screen, shown for what it is, and let go of when it w
         ->assertSee('products.csv');
     expect(currentRows($store, 'product_rows', 'number, price, stock', 'number'))->toBe(['N-1|49.90|3']);
     DB::table('gather_imports')
-        ->where('id', $import->id)
+        ->where('id', $import?->id)
         ->update(['state' => 'stopped', 'ended_at' => now()->subDays(40)]);
     Imports::forgetAbandoned();
-    expect(DB::table('gather_imports')->where('id', $import->id)->exists())->toBeTrue();
+    expect(DB::table('gather_imports')->where('id', $import?->id)->exists())->toBeTrue();
 });

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
 /** Facts and index of one page of a site. */
-function factsOf(Store $store, Site $site, string $path): object
+function factsOf(Store $store, Site $site, string $path): stdClass
 {
     $row = DB::selectOne(
         'SELECT f.*, i.indexable, i.why_not, i.depth, i.links_in FROM pages p JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.url = ?',
@@ -22,7 +22,7 @@ function factsOf(Store $store, Site $site, string $path): object
 }
 
 /** @param  list<array{string, string}>|null  $headers */
-function onePage(string $body, ?array $headers = null, int $status = 200): object
+function onePage(string $body, ?array $headers = null, int $status = 200): stdClass
 {
     $site = (new Site())->linking('/', ['/page' => 'The page'])->page('/page', $body, $status, $headers);
     $store = $site->store();

@@ -125,7 +125,7 @@ it('shows no page where neither a sandbox nor another user keeps the browser fro
     config(['app.renderer' => '']);
     expect(BrowserProcess::isThere())->toBeFalse();
     $browser = new Browser(new App\Connectors\Http\AddressGuard($store->options()->privateHosts));
-    expect(fn () => $browser->show(Orchard\Core\Url\PageUrl::parse("{$site->url}/"), ''))->toThrow(
+    expect(fn () => $browser->show(sure(Orchard\Core\Url\PageUrl::parse("{$site->url}/")), ''))->toThrow(
         RuntimeException::class,
         'sandbox',
     );

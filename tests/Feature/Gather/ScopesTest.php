@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Gather\Files\FileImport;
 use App\Gather\Files\Imports;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
@@ -62,7 +63,7 @@ function rowsOf(string $folder, int $clicks, string ...$days): string
 
 const NAMES = "page,day,clicks,impressions\n";
 
-function takenBack(Store $store, object $import): void
+function takenBack(Store $store, FileImport $import): void
 {
     $work = app(Imports::class)->takeBack($store, (int) $import->id, null);
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
@@ -139,7 +140,7 @@ it('agrees with a plain count over random histories of scopes, imports and takin
         $live = array_keys(array_filter($layers, static fn (array $layer): bool => $layer['in']));
         if ($live !== [] && mt_rand(0, 2) === 0) {
             $id = $live[mt_rand(0, count($live) - 1)];
-            takenBack($store, (object) ['id' => $id]);
+            takenBack($store, sure(FileImport::byId((int) $id)));
             $layers[$id]['in'] = false;
         } else {
             $folders = [['/de'], ['/fr'], [''], ['', '/de', '/fr']][mt_rand(0, 3)];
@@ -248,7 +249,7 @@ it(
         ])->assertSessionHasNoErrors();
         $next = $upload(NAMES.rowsOf('/de', 1, '2026-05-06'));
         expect(
-            App\Gather\Files\FileLook::into($store->id, Imports::find($store, $next)->path())->scope->isStore(),
+            App\Gather\Files\FileLook::into($store->id, sure(Imports::find($store, $next)?->path()))->scope->isStore(),
         )->toBeTrue();
     },
 );

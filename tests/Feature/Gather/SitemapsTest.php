@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Gather\Pages\ListedPage;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use Illuminate\Support\Facades\DB;
@@ -75,7 +76,7 @@ it(
             ->and($rows)
             ->not->toHaveKey('/map-1.xml.gz');
         $orphans = app(PageList::class)->page($store, PageFilter::of(['reached' => 'no']))['rows'];
-        expect(array_map(static fn (object $row): string => substr($row->url, strlen($site->url)), $orphans))
+        expect(array_map(static fn (ListedPage $row): string => substr($row->url, strlen($site->url)), $orphans))
             ->toBe(['/alone', '/gone'])
             ->and(app(PageList::class)->counts($store)['unreached'])
             ->toBe(2);
@@ -84,7 +85,7 @@ it(
             ->orderBy('url')
             ->get()
             ->map(
-                static fn (object $row): string => "{$row->url} {$row->status} {$row->entries} {$row->pages} ".
+                static fn (stdClass $row): string => "{$row->url} {$row->status} {$row->entries} {$row->pages} ".
                     count((array) json_decode((string) $row->problems, true)),
             )
             ->all();

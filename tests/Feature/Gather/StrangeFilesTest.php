@@ -268,7 +268,7 @@ it(
             ->orderBy('url')
             ->get(['url', 'kind', 'life', 'why_not'])
             ->mapWithKeys(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     (string) parse_url((string) $row->url, PHP_URL_PATH) => [
                         (int) $row->kind,
                         (int) $row->life,
@@ -356,15 +356,15 @@ it('tells in words that a piece of a file found no room, and keeps what came bef
         str_repeat('x', $bytes),
     );
     $piece(0, 100_000)->assertOk()->assertJsonPath('arrived', 100_000);
-    $path = App\Gather\Files\Imports::find($store, (int) $begun['import'])->path();
-    rename($path, "$path.kept");
-    symlink('/dev/full', $path);
+    $path = App\Gather\Files\Imports::find($store, (int) $begun['import'])?->path();
+    rename(sure($path), "$path.kept");
+    symlink('/dev/full', sure($path));
     $piece(100_000, 100_000)
         ->assertStatus(409)
         ->assertJsonPath('arrived', 100_000)
         ->assertJsonPath('problem', fn (string $words): bool => str_contains($words, 'disk is full'));
-    unlink($path);
-    rename("$path.kept", $path);
+    unlink(sure($path));
+    rename("$path.kept", sure($path));
     $piece(100_000, 100_000)->assertOk()->assertJsonPath('arrived', 200_000);
 });
 

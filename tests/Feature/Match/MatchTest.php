@@ -31,7 +31,7 @@ function matchedStore(int $seed = 7): Store
     return $store;
 }
 
-function termCalled(Store $store, string $term): object
+function termCalled(Store $store, string $term): stdClass
 {
     return DB::table('match_terms')->where('store_id', $store->id)->where('term', $term)->first() ??
         throw new LogicException("No term $term.");
@@ -262,46 +262,49 @@ it('does what people decide, tells what else moved, and takes it back after a re
         ->orderByDesc('worth')
         ->first();
     $other = (int) DB::table('match_pairs')
-        ->where('term_id', $term->id)
-        ->where('page_id', '<>', $term->lead_page)
+        ->where('term_id', $term?->id)
+        ->where('page_id', '<>', $term?->lead_page)
         ->orderByDesc('worth')
         ->value('page_id');
     $act = fn (array $what) => $this->from("/s/$store->slug/match")->post("/s/$store->slug/match/terms", $what);
-    $act(['terms' => [$term->id], 'do' => 'give', 'page' => $other])->assertSessionHas('done');
+    $act(['terms' => [$term?->id], 'do' => 'give', 'page' => $other])->assertSessionHas('done');
     expect((string) session('done'))
-        ->toContain("“{$term->term}” leads")
+        ->toContain("“{$term?->term}” leads")
         ->and(leadsOf($store)[$other])
-        ->toBe($term->term)
-        ->and((int) termCalled($store, $term->term)->locked)
+        ->toBe($term?->term)
+        ->and((int) termCalled($store, $term?->term)->locked)
         ->toBe(1);
     // The page that lost it has the best of the rest, or none; nothing is led twice.
     $after = leadsOf($store);
     expect(array_unique($after))->toHaveCount(count($after));
-    $this->post("/s/$store->slug/match/undo")->assertSessionHas('done', "Taken back: “{$term->term}”.");
-    expect(leadsOf($store)[(int) $term->lead_page])
-        ->toBe($term->term)
-        ->and((int) termCalled($store, $term->term)->locked)
+    $this->post("/s/$store->slug/match/undo")->assertSessionHas('done', "Taken back: “{$term?->term}”.");
+    expect(leadsOf($store)[(int) $term?->lead_page])
+        ->toBe($term?->term)
+        ->and((int) termCalled($store, $term?->term)->locked)
         ->toBe(0);
     $this->post("/s/$store->slug/match/redo");
-    expect(leadsOf($store)[$other])->toBe($term->term);
+    expect(leadsOf($store)[$other])->toBe($term?->term);
     $this->post("/s/$store->slug/match/undo");
     // Locked, and free again.
-    $act(['terms' => [$term->id], 'do' => 'lock']);
-    expect(PageTerms::claims([(int) $term->lead_page])[(int) $term->lead_page][1])->toBe(TermOrigin::Hand);
-    $act(['terms' => [$term->id], 'do' => 'unlock']);
-    expect(PageTerms::claims([(int) $term->lead_page])[(int) $term->lead_page][1])->toBe(TermOrigin::Proposed);
+    $act(['terms' => [$term?->id], 'do' => 'lock']);
+    expect(PageTerms::claims([(int) $term?->lead_page])[(int) $term?->lead_page][1])->toBe(TermOrigin::Hand);
+    $act(['terms' => [$term?->id], 'do' => 'unlock']);
+    expect(PageTerms::claims([(int) $term?->lead_page])[(int) $term?->lead_page][1])->toBe(TermOrigin::Proposed);
     // Left out: no page goes for it, now and after the next matching; taken in again it comes back.
-    $act(['terms' => [$term->id], 'do' => 'leave-out']);
-    expect(leadsOf($store))->not->toContain($term->term);
+    $act(['terms' => [$term?->id], 'do' => 'leave-out']);
+    expect(leadsOf($store))->not->toContain($term?->term);
     matchUp($store);
-    expect(leadsOf($store))->not->toContain($term->term)->and((int) termCalled($store, $term->term)->excluded)->toBe(1);
-    $this->get("/s/$store->slug/match?view=out")->assertSee($term->term);
-    $act(['terms' => [$term->id], 'do' => 'take-in']);
+    expect(leadsOf($store))
+        ->not->toContain($term?->term)
+        ->and((int) termCalled($store, $term?->term)->excluded)
+        ->toBe(1);
+    $this->get("/s/$store->slug/match?view=out")->assertSee($term?->term);
+    $act(['terms' => [$term?->id], 'do' => 'take-in']);
     matchUp($store);
-    expect(leadsOf($store))->toContain($term->term);
+    expect(leadsOf($store))->toContain($term?->term);
     // What a person knows of a term stays through the next matching.
     $act([
-        'terms' => [$term->id],
+        'terms' => [$term?->id],
         'do' => 'say',
         'asked' => 'article',
         'note' => 'asked for by mail',
@@ -309,39 +312,39 @@ it('does what people decide, tells what else moved, and takes it back after a re
         'group' => 'garden things',
     ])->assertSessionHas('done');
     matchUp($store);
-    $told = termCalled($store, $term->term);
-    $said = DB::table('match_said')->where('store_id', $store->id)->where('term', $term->term)->first();
+    $told = termCalled($store, $term?->term);
+    $said = DB::table('match_said')->where('store_id', $store->id)->where('term', $term?->term)->first();
     expect((int) $told->asked)
         ->toBe(3)
         ->and(Reason::wordsOf(GroundType::class, $told->because))
         ->toBe('somebody said so')
-        ->and($said->tags)
+        ->and($said?->tags)
         ->toBe('spring, sale')
-        ->and($said->note)
+        ->and($said?->note)
         ->toBe('asked for by mail');
     // Somebody else's word in between is not taken back.
-    $act(['terms' => [$term->id], 'do' => 'track']);
+    $act(['terms' => [$term?->id], 'do' => 'track']);
     DB::table('match_said')
         ->where('store_id', $store->id)
-        ->where('term', $term->term)
+        ->where('term', $term?->term)
         ->update(['note' => 'another']);
     $this->post("/s/$store->slug/match/undo");
     expect((string) session('done'))
         ->toContain('somebody has changed it since')
-        ->and((int) termCalled($store, $term->term)->tracked)
+        ->and((int) termCalled($store, $term?->term)->tracked)
         ->toBe(1);
     foreach (
         [
             ['do' => 'give'],
-            ['terms' => [$term->id], 'do' => 'burn'],
-            ['terms' => [$term->id], 'do' => 'give'],
+            ['terms' => [$term?->id], 'do' => 'burn'],
+            ['terms' => [$term?->id], 'do' => 'give'],
             ['terms' => range(1, 501), 'do' => 'lock'],
             ['terms' => 'x', 'do' => 'lock'],
         ] as $wrong
     ) {
         $act($wrong)->assertSessionHasErrors();
     }
-    $act(['terms' => [$term->id], 'do' => 'give', 'page' => 999999999])->assertNotFound();
+    $act(['terms' => [$term?->id], 'do' => 'give', 'page' => 999999999])->assertNotFound();
 });
 
 it('adds a term, plans a page for one that has none, or leaves it so, because', function (): void {
@@ -410,7 +413,7 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
     $this->actingAs(member($store, Role::Writer));
     $decide = fn (array $what) => $this->from("/s/$store->slug/match/rivals")->post(
         "/s/$store->slug/match/terms/$term->id/rivals",
-        $what + ['page' => $pair->page_id, 'rival' => $pair->rival_id],
+        $what + ['page' => $pair?->page_id, 'rival' => $pair?->rival_id],
     );
     $decide([
         'verdict' => 'leave',
@@ -427,8 +430,8 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
         ->update(['review_on' => now()->subDay()->toDateString()]);
     matchUp($store);
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(1);
-    $decide(['verdict' => 'main', 'main' => $pair->rival_id])->assertSessionHas('done');
-    expect(PageTerms::leads([(int) $pair->rival_id])[(int) $pair->rival_id])
+    $decide(['verdict' => 'main', 'main' => $pair?->rival_id])->assertSessionHas('done');
+    expect(PageTerms::leads([(int) $pair?->rival_id])[(int) $pair?->rival_id])
         ->toBe($planted[0])
         ->and((int) termCalled($store, $planted[0])->rivals)
         ->toBe(0);
@@ -436,15 +439,15 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
     $panel = "/s/$store->slug/match/terms/".termCalled($store, $planted[0])->id;
     DB::table('links')
         ->where('store_id', $store->id)
-        ->where('from_page', $pair->page_id)
-        ->where('to_page', $pair->rival_id)
+        ->where('from_page', $pair?->page_id)
+        ->where('to_page', $pair?->rival_id)
         ->delete();
     $this->get($panel)->assertSee('does not link to it yet');
     DB::table('links')->insert([
         'store_id' => $store->id,
-        'from_page' => $pair->page_id,
+        'from_page' => $pair?->page_id,
         'place' => 60_000,
-        'to_page' => $pair->rival_id,
+        'to_page' => $pair?->rival_id,
         'anchor' => $planted[0],
         'rel' => 0,
     ]);
@@ -453,30 +456,30 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(1);
     // A merge goes into the book of redirects, a fold into what is ready to be sent; both come back with the decision.
     $urls = DB::table('pages')
-        ->whereIn('id', [$pair->page_id, $pair->rival_id])
+        ->whereIn('id', [$pair?->page_id, $pair?->rival_id])
         ->pluck('url', 'id');
     $redirects = static fn (): array => DB::table('untangle_redirects')
         ->where('store_id', $store->id)
         ->get(['from_url', 'to_url', 'fault'])
-        ->map(static fn (object $row): array => [$row->from_url, $row->to_url, $row->fault !== null])
+        ->map(static fn (stdClass $row): array => [$row->from_url, $row->to_url, $row->fault !== null])
         ->all();
     $canonicals = static fn (): array => DB::table('address_changes')
         ->where('store_id', $store->id)
         ->pluck('value', 'page_id')
         ->all();
-    $decide(['verdict' => 'merge', 'main' => $pair->page_id])->assertSessionHas('done');
+    $decide(['verdict' => 'merge', 'main' => $pair?->page_id])->assertSessionHas('done');
     // The other page answers still: that is told, and nothing is sent before somebody says so.
     expect($redirects())
-        ->toBe([[$urls[$pair->rival_id], $urls[$pair->page_id], true]])
+        ->toBe([[$urls[$pair?->rival_id], $urls[$pair?->page_id], true]])
         ->and($canonicals())
         ->toBe([]);
-    $decide(['verdict' => 'fold', 'main' => $pair->rival_id])->assertSessionHas('done');
+    $decide(['verdict' => 'fold', 'main' => $pair?->rival_id])->assertSessionHas('done');
     expect($redirects())
         ->toBe([])
         ->and($canonicals())
-        ->toBe([$pair->page_id => $urls[$pair->rival_id]]);
+        ->toBe([$pair?->page_id => $urls[$pair?->rival_id]]);
     // What is to lead elsewhere itself, or is kept out of search, is no main page.
-    $decide(['verdict' => 'merge', 'main' => $pair->page_id])->assertSessionHasErrors('main');
+    $decide(['verdict' => 'merge', 'main' => $pair?->page_id])->assertSessionHasErrors('main');
     $decide(['verdict' => 'reopen'])->assertSessionHas('done');
     expect($canonicals())->toBe([])->and((int) termCalled($store, $planted[0])->rivals)->toBe(1);
     $decide(['verdict' => 'merge'])->assertSessionHasErrors('main');

@@ -109,10 +109,8 @@ it('shows the list to whoever has its link, and nothing else of the store to any
         ->post("/s/{$store->slug}/release/$release/links")
         ->assertForbidden();
     $this->actingAs(member($store, Role::Approver));
-    $link = $this->post("/s/{$store->slug}/release/$release/links")
-        ->assertRedirect()
-        ->getSession()
-        ->get('link');
+    $this->post("/s/{$store->slug}/release/$release/links")->assertRedirect();
+    $link = session('link');
     $this->get("/s/{$store->slug}/release/$release/list")
         ->assertOk()
         ->assertSee('the same URL without');

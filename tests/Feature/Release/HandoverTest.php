@@ -15,7 +15,7 @@ use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
-function textOf(Store $store, string $path): object
+function textOf(Store $store, string $path): stdClass
 {
     return DB::table('resources')
         ->join('resource_texts as t', 't.resource_id', '=', 'resources.id')
@@ -315,7 +315,7 @@ it('takes the way that was chosen for each field, and the one that the command n
             ->where('release_id', $made['release'])
             ->orderBy('id')
             ->get(['via', 'state'])
-            ->map(static fn (object $item): string => "$item->via $item->state")
+            ->map(static fn (stdClass $item): string => "$item->via $item->state")
             ->countBy()
             ->all(),
     )->toBe(['direct live' => 3, 'person handed' => 1]);

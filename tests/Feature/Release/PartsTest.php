@@ -93,7 +93,7 @@ it(
         // Some writes fail, some answers are lost: each change arrives once all the same.
         office('PUT', '/switches', ['fail_every' => 4, 'lose_every' => 3]);
         $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-        expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+        expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))->toBe('done');
         office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0]);
         lookAtAll($begun['release']);
         $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
@@ -104,38 +104,38 @@ it(
             ->and(office('GET', '/changes')['items'])
             ->toHaveCount($items->count())
             ->and(shopPage('/robots.txt'))
-            ->toContain('Sitemap: '.route('tend.maps.served', [SiteMaps::state($store)->token, 'sitemap.xml']));
-        $article = $items->first(static fn (object $item): bool => str_contains($item->fields, 'structured_data'));
-        $path = PageUrl::parse((string) DB::table('pages')->where('id', $article->page_id)->value('url'))->target();
-        expect(shopPage($path))->toContain('"@type":"Article"');
-        $linked = $items->first(static fn (object $item): bool => str_contains($item->fields, 'related_links'));
-        $path = PageUrl::parse((string) DB::table('pages')->where('id', $linked->page_id)->value('url'))->target();
-        expect(shopPage($path))->toContain('<section class="related">');
-        $pictured = $items->first(static fn (object $item): bool => str_contains($item->fields, 'image_alts'));
+            ->toContain('Sitemap: '.route('tend.maps.served', [SiteMaps::state($store)?->token, 'sitemap.xml']));
+        $article = $items->first(static fn (stdClass $item): bool => str_contains($item->fields, 'structured_data'));
+        $path = PageUrl::parse((string) DB::table('pages')->where('id', $article?->page_id)->value('url'))?->target();
+        expect(shopPage(sure($path)))->toContain('"@type":"Article"');
+        $linked = $items->first(static fn (stdClass $item): bool => str_contains($item->fields, 'related_links'));
+        $path = PageUrl::parse((string) DB::table('pages')->where('id', $linked?->page_id)->value('url'))?->target();
+        expect(shopPage(sure($path)))->toContain('<section class="related">');
+        $pictured = $items->first(static fn (stdClass $item): bool => str_contains($item->fields, 'image_alts'));
         $page = DB::table('pages')
             ->join('resources', 'resources.id', '=', 'pages.resource_id')
-            ->where('pages.id', $pictured->page_id)
+            ->where('pages.id', $pictured?->page_id)
             ->first(['pages.url', 'resources.name']);
-        $path = PageUrl::parse((string) $page->url)->target();
-        expect(shopPage($path))->toContain("alt=\"$page->name, view 2\"");
-        $this->get("/s/{$store->slug}/gather/pages/$linked->page_id")
+        $path = PageUrl::parse((string) $page?->url)?->target();
+        expect(shopPage(sure($path)))->toContain("alt=\"$page?->name, view 2\"");
+        $this->get("/s/{$store->slug}/gather/pages/$linked?->page_id")
             ->assertOk()
             ->assertSeeInOrder(['History', '(related links)', 'nothing', '1 link']);
         // What was released was seen; what else stands on the page is no history.
         expect(
             DB::table('history')
-                ->where('page_id', $linked->page_id)
+                ->where('page_id', $linked?->page_id)
                 ->where('field', AddressField::RelatedLinks->value)
                 ->where('event', 'seen')
                 ->value('after_value'),
         )->toBe(
-            json_decode($linked->fields, true)[
-                array_search('related_links', array_column(json_decode($linked->fields, true), 'field'), true)
+            json_decode($linked?->fields, true)[
+                array_search('related_links', array_column(json_decode($linked?->fields, true), 'field'), true)
             ]['target'],
         );
 
         $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
-        expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
+        expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
         lookAtAll($undo['release']);
         expect(array_combine(array_keys($before), array_map(shopPage(...), array_keys($before))))
             ->toBe($before)
@@ -152,13 +152,13 @@ it(
 it('sees after a crawl what no longer shows, and sets it again or takes it as meant', function (): void {
     $store = storeWithParts();
     $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     lookAtAll($begun['release']);
     crawl($store);
     tend($store);
     expect(AddressDrifts::list($store, PartsSeen::fields(), 50))->toBe([]);
 
-    $one = static fn (string $field): object => DB::table('release_items')
+    $one = static fn (string $field): stdClass => DB::table('release_items')
         ->where('release_id', $begun['release'])
         ->where('fields', 'like', "%\"$field\"%")
         ->orderBy('id')
@@ -197,7 +197,7 @@ it('sees after a crawl what no longer shows, and sets it again or takes it as me
     expect(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(4);
     // Somebody has set something else there: that is for people to decide.
     $again = app(Releases::class)->send($store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($again['work']);
+    app(WorkDesk::class)->workToEnd(sure($again['work']));
     $items = DB::table('release_items')
         ->where('release_id', $again['release'])
         ->get(['fields', 'state']);
@@ -219,7 +219,7 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
     unset($mapping['files'], $mapping['lists'][0]['write']['put']['related_links']);
     app(StoreOptions::class)->set($store, 'shop_mapping', json_encode($mapping, JSON_THROW_ON_ERROR));
     $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-    $isOf = static fn (object $item, string $field): bool => str_contains((string) $item->fields, "\"$field\"");
+    $isOf = static fn (stdClass $item, string $field): bool => str_contains((string) $item->fields, "\"$field\"");
     $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
     foreach ($items as $item) {
         expect($item->via)->toBe($isOf($item, 'related_links') || $isOf($item, 'robots_file') ? 'person' : 'direct');
@@ -237,39 +237,39 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
             ->streamedContent(),
     )->toMatch('~Related links,,"?/[a-z/\-0-9]+: \w~');
     $version = office('GET', '/files?target=/robots.txt')['version'];
-    $robots = $items->first(static fn (object $item): bool => $isOf($item, 'robots_file'));
-    $body = json_decode($robots->fields, true)[0]['target'];
+    $robots = $items->first(static fn (stdClass $item): bool => $isOf($item, 'robots_file'));
+    $body = json_decode($robots?->fields, true)[0]['target'];
     office('PATCH', '/files?target=/robots.txt', ['body' => str_replace("\n", "\r\n", $body)], "\"$version\"");
     DB::table('release_items')
-        ->where('id', $robots->id)
+        ->where('id', $robots?->id)
         ->update(['look_at' => now()->subMinute()]);
     lookAtAll($begun['release']);
-    expect(DB::table('release_items')->where('id', $robots->id)->value('state'))->toBe('live');
+    expect(DB::table('release_items')->where('id', $robots?->id)->value('state'))->toBe('live');
 });
 
 it('adds links to those that it placed before, and never the same twice', function (): void {
     $store = storeWithParts();
     $begun = app(Releases::class)->send($store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     $row = DB::table('tend_links')->where('store_id', $store->id)->where('state', 2)->orderBy('id')->first();
     $other = (int) DB::table('tend_pages')
         ->where('store_id', $store->id)
-        ->whereNotIn('page_id', [$row->from_page, $row->to_page])
+        ->whereNotIn('page_id', [$row?->from_page, $row?->to_page])
         ->orderByDesc('page_id')
         ->value('page_id');
     $new = DB::table('tend_links')->insertGetId(
         ['id' => null, 'to_page' => $other, 'anchor' => 'another way', 'state' => 1] + (array) $row,
     );
     $parts = app(App\Tend\Releasing\Parts::class);
-    $was = (string) DB::table('address_states')->where('page_id', $row->from_page)->where('field', 17)->value('value');
-    expect($parts->links($store, [$new, (int) $row->id], null))
+    $was = (string) DB::table('address_states')->where('page_id', $row?->from_page)->where('field', 17)->value('value');
+    expect($parts->links($store, [$new, (int) $row?->id], null))
         ->toBe(1)
         ->and(
-            ShownPart::links((string) DB::table('address_changes')->where('page_id', $row->from_page)->value('value')),
+            ShownPart::links((string) DB::table('address_changes')->where('page_id', $row?->from_page)->value('value')),
         )
         ->toHaveCount(count(ShownPart::links($was)) + 1)
         // Once more changes nothing.
-        ->and($parts->links($store, [$new, (int) $row->id], null))
+        ->and($parts->links($store, [$new, (int) $row?->id], null))
         ->toBe(0);
 });
 
@@ -283,7 +283,7 @@ it('asks for the shop’s own robots.txt before another one replaces it', functi
     RobotsBook::fetch($store, null);
     $this->post("/s/{$store->slug}/tend/robots/$id/release")->assertSessionHasNoErrors();
     $change = DB::table('address_changes')->where('store_id', $store->id)->first();
-    expect($change->value)->toContain('/find')->and($change->why)->toBe('shuts no page out that is not so already');
+    expect($change?->value)->toContain('/find')->and($change?->why)->toBe('shuts no page out that is not so already');
     // One that shuts a range out says so to whoever sends it.
     $id = RobotsBook::save($store, "User-agent: *\nDisallow: /range/\n", 'closes the ranges', null);
     $this->post("/s/{$store->slug}/tend/robots/$id/release")->assertSessionHasNoErrors();
@@ -311,8 +311,8 @@ it('makes structured data of a cause ready as work of its own, once, though its 
     for ($i = 0; $i < 200 && (clone $ready)->doesntExist(); $i++) {
         usleep(20_000);
     }
-    proc_terminate($process, 9);
-    proc_close($process);
+    proc_terminate(sure($process), 9);
+    proc_close(sure($process));
     DB::table('work')
         ->where('id', $work)
         ->where('state', 'running')

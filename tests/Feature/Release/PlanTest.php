@@ -32,7 +32,7 @@ function hourComes(int $plan, int $hoursAgo = 0): void
     ]);
 }
 
-function planRow(int $plan): object
+function planRow(int $plan): stdClass
 {
     return DB::table('release_plans')->where('id', $plan)->first();
 }
@@ -67,24 +67,24 @@ it('goes by itself at its hour, once, with what was looked at and nothing else',
     $changed = $drafts->where('field', 1)->values()[1];
     $outcome = app(Drafts::class)->save(
         $this->store,
-        (int) $changed->resource_id,
+        (int) $changed?->resource_id,
         TextField::Title,
         'Nobody has looked at this one',
-        (int) $changed->revision,
+        (int) $changed?->revision,
         Origin::Hand,
         null,
     );
-    app(Drafts::class)->markReady($this->store, [$outcome->draft->id], true, null);
+    app(Drafts::class)->markReady($this->store, [$outcome->draft?->id], true, null);
     $later = app(Drafts::class)->save(
         $this->store,
-        (int) $changed->resource_id,
+        (int) $changed?->resource_id,
         TextField::Description,
         'A description that came later',
         0,
         Origin::Hand,
         null,
     );
-    app(Drafts::class)->markReady($this->store, [$later->draft->id], true, null);
+    app(Drafts::class)->markReady($this->store, [$later->draft?->id], true, null);
 
     $this->plans->tick();
     expect(planRow($plan)->state)->toBe(PlanState::Planned->value);
@@ -116,17 +116,17 @@ it('takes what was changed since where it was approved since', function (): void
     $draft = DB::table('drafts')->where('store_id', $this->store->id)->orderBy('id')->first();
     app(Drafts::class)->save(
         $this->store,
-        (int) $draft->resource_id,
+        (int) $draft?->resource_id,
         TextField::Title,
         'Changed, and approved by somebody',
-        (int) $draft->revision,
+        (int) $draft?->revision,
         Origin::Hand,
         null,
     );
-    app(Drafts::class)->markReady($this->store, [(int) $draft->id], true, null);
+    app(Drafts::class)->markReady($this->store, [(int) $draft?->id], true, null);
     $this->actingAs(member($this->store, Role::Approver))->post(route('release.review.texts', $this->store), [
         'do' => 'approve',
-        'drafts' => [(int) $draft->id],
+        'drafts' => [(int) $draft?->id],
     ]);
     hourComes($plan);
     $this->plans->tick();
@@ -272,13 +272,13 @@ it('asks for somebody else than who made it, where the store does', function ():
         Origin::Hand,
         $writer->id,
     );
-    app(Drafts::class)->markReady($this->store, [$saved->draft->id], true, $writer->id);
+    app(Drafts::class)->markReady($this->store, [$saved->draft?->id], true, $writer->id);
     app(StoreOptions::class)->set($this->store, 'needs_approval', '2');
     $this->store->refresh();
     $send = fn () => $this->post(route('release.send', $this->store), ['scope' => 'all']);
     $approve = fn () => $this->post(route('release.review.texts', $this->store), [
         'do' => 'approve',
-        'drafts' => [$saved->draft->id],
+        'drafts' => [$saved->draft?->id],
     ]);
     $this->actingAs($writer);
     $approve()->assertSessionHas('done', '0 texts are approved.');
@@ -321,6 +321,6 @@ it('tells what would go: by field, clicks of its pages, and the largest before a
     expect(substr_count($table[0], 'g-page'))->toBe(10)->and($table[0])->toContain('1,011')->not->toContain('1,001<');
     // The sums are kept until something else is ready.
     $one = DB::table('drafts')->where('store_id', $this->store->id)->where('field', 1)->orderByDesc('id')->first();
-    app(Drafts::class)->markReady($this->store, [(int) $one->id], false, null);
+    app(Drafts::class)->markReady($this->store, [(int) $one?->id], false, null);
     $this->get(route('release.weight', $this->store))->assertSee('<b>11,055</b> clicks', false);
 });

@@ -18,7 +18,7 @@ it('makes texts live, sees them on the page, and takes them back to the byte', f
     $paths = readyDrafts($this->store, 9);
     $before = array_map(shopPage(...), $paths);
     $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))->toBe('done');
     lookAtAll($begun['release']);
     expect(
         DB::table('release_items')
@@ -43,7 +43,7 @@ it('makes texts live, sees them on the page, and takes them back to the byte', f
     expect($text)->origin->toBe('hand')->shown->toEndWith(' – Tindrel')->stored->toStartWith('Better title');
 
     $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
-    expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
     lookAtAll($undo['release']);
     expect(array_map(shopPage(...), $paths))
         ->toBe($before)
@@ -76,13 +76,13 @@ it(
                 base_path(),
             );
             usleep(900_000);
-            proc_terminate($process, 9);
-            proc_close($process);
+            proc_terminate(sure($process), 9);
+            proc_close(sure($process));
             DB::table('work')
                 ->where('id', $begun['work'])
                 ->update(['expires_at' => now()->subSecond()]);
         }
-        expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+        expect(app(WorkDesk::class)->workToEnd(sure($begun['work'])))->toBe('done');
         office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0, 'rate' => 1000, 'burst' => 1000]);
         $log = office('GET', '/changes')['items'];
         expect($log)
@@ -105,7 +105,7 @@ it(
             DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'seen')->count(),
         )->toBe(36);
         $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
-        app(WorkDesk::class)->workToEnd($undo['work']);
+        app(WorkDesk::class)->workToEnd(sure($undo['work']));
         expect(array_map(shopPage(...), $paths))->toBe($before);
     },
 );
@@ -116,7 +116,7 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
         changeInShop($id, ['title' => 'Somebody else was here']);
     }
     $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     expect(
         DB::table('release_items')->where('release_id', $begun['release'])->pluck('state')->countBy()->all(),
     )->toEqualCanonicalizing(['clash' => 2, 'live' => 1]);
@@ -132,18 +132,18 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
         ->assertOk()
         ->assertSee('Somebody else was here')
         ->assertSee('Better title number 0');
-    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[0]->id}", ['keep' => 'ours'])->assertSessionHas(
+    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[0]?->id}", ['keep' => 'ours'])->assertSessionHas(
         'done',
     );
-    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]->id}", ['keep' => 'theirs'])->assertSessionHas(
+    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]?->id}", ['keep' => 'theirs'])->assertSessionHas(
         'done',
     );
-    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]->id}", ['keep' => 'theirs'])->assertSessionHas(
+    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]?->id}", ['keep' => 'theirs'])->assertSessionHas(
         'done',
         'This clash has already been decided.',
     );
     $again = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    expect(app(WorkDesk::class)->workToEnd($again['work']))
+    expect(app(WorkDesk::class)->workToEnd(sure($again['work'])))
         ->toBe('done')
         ->and(office('GET', "/resources/{$ids[0]}")['title'])
         ->toStartWith('Better title number 0')
@@ -155,7 +155,7 @@ it('is not disturbed by a change of another field in the shop', function (): voi
     $id = array_keys(readyDrafts($this->store, 1))[0];
     changeInShop($id, ['h1' => 'Another heading']);
     $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     expect(office('GET', "/resources/$id"))->title->toStartWith('Better title')->h1->toBe('Another heading');
 });
 
@@ -167,7 +167,7 @@ it('ends as refused, with the reason, what the shop will not take', function ():
         ->where('release_id', $begun['release'])
         ->where('external_id', $ids[0])
         ->update(['external_id' => 'pro-999999']);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     $refused = DB::table('release_items')->where('release_id', $begun['release'])->where('state', 'refused')->first();
     expect($refused?->reason)
         ->toContain('404')
@@ -183,16 +183,16 @@ it('ends as refused, with the reason, what the shop will not take', function ():
 it('takes back single pages, and tells when what it would take back is no longer there', function (): void {
     $ids = array_keys(readyDrafts($this->store, 3));
     $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     $items = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('id')->get();
     changeInShop($ids[1], ['title' => 'Changed after the release']);
     $undo = app(Releases::class)->undo(
         $this->store,
         $begun['release'],
-        [(int) $items[0]->id, (int) $items[1]->id],
+        [(int) $items[0]?->id, (int) $items[1]?->id],
         null,
     );
-    app(WorkDesk::class)->workToEnd($undo['work']);
+    app(WorkDesk::class)->workToEnd(sure($undo['work']));
     expect(DB::table('release_items')->where('release_id', $undo['release'])->orderBy('id')->pluck('state')->all())
         ->toBe(['live', 'clash'])
         ->and(office('GET', "/resources/{$ids[1]}")['title'])
@@ -200,14 +200,14 @@ it('takes back single pages, and tells when what it would take back is no longer
         ->and(office('GET', "/resources/{$ids[2]}")['title'])
         ->toStartWith('Better title number 2')
         // The one that clashed can be taken back another time.
-        ->and(DB::table('release_items')->where('id', $items[1]->id)->value('undone_by'))
+        ->and(DB::table('release_items')->where('id', $items[1]?->id)->value('undone_by'))
         ->toBeNull();
 });
 
 it('looks again at a page that does not show it yet, and does not call that a failure', function (): void {
     readyDrafts($this->store, 1);
     $begun = app(Releases::class)->send($this->store, new ReleaseWish(), null);
-    app(WorkDesk::class)->workToEnd($begun['work']);
+    app(WorkDesk::class)->workToEnd(sure($begun['work']));
     DB::table('resources')
         ->where('store_id', $this->store->id)
         ->where('external_id', DB::table('release_items')->where('release_id', $begun['release'])->value('external_id'))
@@ -240,9 +240,9 @@ it(
             'name' => 'From the screen',
         ])->assertRedirect();
         $draft = DB::table('drafts')->where('store_id', $this->store->id)->where('field', 1)->first();
-        $this->postJson("/s/{$this->store->slug}/write/texts/{$draft->resource_id}/title", [
+        $this->postJson("/s/{$this->store->slug}/write/texts/{$draft?->resource_id}/title", [
             'text' => 'Too late',
-            'revision' => $draft->revision,
+            'revision' => $draft?->revision,
         ])
             ->assertStatus(409)
             ->assertJsonPath('author', null);

@@ -59,10 +59,10 @@ it('approves texts without sending them, and sends what is approved alone', func
     $draft = DB::table('drafts')->where('id', $this->ids[1])->first();
     $this->drafts->save(
         $this->store,
-        (int) $draft->resource_id,
+        (int) $draft?->resource_id,
         TextField::Title,
         'Another title altogether, since',
-        (int) $draft->revision,
+        (int) $draft?->revision,
         Origin::Hand,
         null,
     );
@@ -101,7 +101,7 @@ it('takes a mended text as ready, and refuses one that somebody else changed mea
     $draft = DB::table('drafts')->where('id', $this->ids[0])->first();
     $this->post(route('release.review.edit', [$this->store, $this->ids[0]]), [
         'text' => 'A title that the approver mended',
-        'revision' => $draft->revision,
+        'revision' => $draft?->revision,
     ])->assertSessionHas('done', 'Saved, and ready for release.');
     expect(
         DB::table('drafts')
@@ -110,7 +110,7 @@ it('takes a mended text as ready, and refuses one that somebody else changed mea
     )->toEqual((object) ['value' => 'A title that the approver mended', 'state' => 'ready']);
     $this->post(route('release.review.edit', [$this->store, $this->ids[0]]), [
         'text' => 'From an old screen',
-        'revision' => $draft->revision,
+        'revision' => $draft?->revision,
     ])->assertSessionHasErrors('text');
     expect(DB::table('drafts')->where('id', $this->ids[0])->value('value'))->toBe('A title that the approver mended');
     $this->post(route('release.review.edit', [$this->store, 999999999]), [

@@ -65,7 +65,7 @@ it('begins weeks on Mondays, over every border of a year', function (): void {
 
 it('keeps months cut ahead, adds what is missing, and loses no row by it', function (): void {
     $months = static fn (): array => array_map(
-        static fn (object $row): string => (string) $row->name,
+        static fn (stdClass $row): string => (string) $row->name,
         DB::select(
             "SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = 'sales_rows' ORDER BY PARTITION_ORDINAL_POSITION",
         ),

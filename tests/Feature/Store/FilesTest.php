@@ -14,8 +14,8 @@ function throughFile(string $format, array $columns, array $rows): array
 {
     $path = (string) tempnam(sys_get_temp_dir(), 'table');
     $file = fopen($path, 'wb');
-    TableWriter::write($format, $columns, $rows, $file);
-    fclose($file);
+    TableWriter::write($format, $columns, $rows, sure($file));
+    fclose(sure($file));
     $read = array_values(iterator_to_array(TableReader::read($path)));
     unlink($path);
 

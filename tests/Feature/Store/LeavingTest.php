@@ -74,7 +74,7 @@ it('knows of every table whether it goes with a store', function (): void {
         'personal_access_tokens', 'sessions', 'stores', 'users',
     ];
     $all = array_map(
-        static fn (object $row): string => (string) $row->name,
+        static fn (stdClass $row): string => (string) $row->name,
         DB::select(
             "SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()
                 AND TABLE_TYPE = 'BASE TABLE'",

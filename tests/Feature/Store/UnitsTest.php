@@ -20,7 +20,7 @@ const PLAIN_NAMES =
 /** Tables of the framework, whose columns are its own. */
 const OF_THE_FRAMEWORK = ['jobs', 'failed_jobs', 'cache', 'cache_locks', 'migrations', 'sessions'];
 
-/** @return list<object{t: string, c: string, type: string, comment: string}> */
+/** @return list<stdClass> t, c, type and comment */
 function columnsOfNumbers(): array
 {
     return DB::select(
@@ -34,13 +34,13 @@ function columnsOfNumbers(): array
 
 it('tells the unit of every column whose name does not', function (): void {
     $numbers = ['int', 'bigint', 'smallint', 'tinyint', 'double', 'float', 'decimal', 'binary'];
-    $columns = array_filter(columnsOfNumbers(), static fn (object $one): bool => in_array($one->type, $numbers, true));
+    $columns = array_filter(columnsOfNumbers(), static fn (stdClass $one): bool => in_array($one->type, $numbers, true));
     expect(count($columns))->toBeGreaterThan(1000);
     $silent = array_filter(
         $columns,
-        static fn (object $one): bool => $one->comment === '' && preg_match(PLAIN_NAMES, $one->c) !== 1,
+        static fn (stdClass $one): bool => $one->comment === '' && preg_match(PLAIN_NAMES, $one->c) !== 1,
     );
-    expect(array_values(array_map(static fn (object $one): string => "$one->t.$one->c", $silent)))->toBe([]);
+    expect(array_values(array_map(static fn (stdClass $one): string => "$one->t.$one->c", $silent)))->toBe([]);
 });
 
 it('names only what there is in comments of columns', function (): void {
@@ -68,7 +68,9 @@ it('writes a comment and leaves the column and its rows as they are', function (
         $told = DB::select("SELECT COLUMN_NAME AS c, COLUMN_TYPE AS type, COLUMN_DEFAULT AS d, COLUMN_COMMENT AS comment
             FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = 'units_of_test'
             AND COLUMN_NAME <> 'id' ORDER BY ORDINAL_POSITION");
-        expect(array_map(static fn (object $one): array => [$one->c, $one->type, $one->d, $one->comment], $told))->toBe([
+        expect(
+            array_map(static fn (stdClass $one): array => [$one->c, $one->type, $one->d, $one->comment], $told),
+        )->toBe([
             ['weight', 'decimal(8,3)', '1.500', "kilograms; 'net', App\\Stores\\Kinds\\PageKind"],
             ['note', 'varchar(40)', "'a, b'", "kilograms; 'net', App\\Stores\\Kinds\\PageKind"],
         ]);

@@ -53,7 +53,7 @@ it('finds the pages that have all of the words, by the index or along the list',
     ) {
         $search = WordSearch::of($store->id, $asked);
         $found = array_map(
-            static fn (object $row): int => (int) $row->page_id,
+            static fn (stdClass $row): int => (int) $row->page_id,
             DB::select(
                 "SELECT w.page_id FROM page_words w WHERE w.store_id = ? AND $search->condition ORDER BY w.page_id",
                 [$store->id, ...$search->values],

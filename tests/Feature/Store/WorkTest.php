@@ -198,7 +198,7 @@ it('does a write again that met the locks of somebody who saved something', func
     $desk->slice($id);
     expect(fgets($pipes[1]))->toBe("done\n");
     fclose($pipes[1]);
-    proc_close($other);
+    proc_close(sure($other));
     expect($tries)
         ->toBe(2)
         ->and(DB::table('work')->where('id', $id)->value('state'))

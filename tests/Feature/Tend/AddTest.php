@@ -105,7 +105,7 @@ it('proposes links to what needs them, each by words of its own, and sees them l
     expect(max(array_map(count(...), $byAnchor)))->toBe(1)->and(max($onPage))->toBeLessThanOrEqual(3);
     $orphans = array_filter(
         $rows,
-        static fn (object $row): bool => (int) $row->depth_now === DepthRebuild::UNREACHED &&
+        static fn (stdClass $row): bool => (int) $row->depth_now === DepthRebuild::UNREACHED &&
             (int) $row->depth_then < DepthRebuild::UNREACHED,
     );
     expect($orphans)->not->toBe([]);

@@ -180,7 +180,11 @@ it('leaves what somebody leaves, opens it again on the day, and tells what was m
         ->where('page_id', pageAt($store, '/gone'))
         ->first();
     test()
-        ->post("/s/$store->slug/tend/findings", ['do' => 'leave', 'findings' => [$gone->id], 'reason' => 'back in May'])
+        ->post("/s/$store->slug/tend/findings", [
+            'do' => 'leave',
+            'findings' => [$gone?->id],
+            'reason' => 'back in May',
+        ])
         ->assertSessionHasNoErrors();
     test()
         ->post("/s/$store->slug/tend/findings", ['do' => 'leave', 'reason' => 'none'])
@@ -198,7 +202,7 @@ it('leaves what somebody leaves, opens it again on the day, and tells what was m
     tend($store);
     expect($sums($cause))
         ->toBe(['pages' => 0, 'left_pages' => 10, 'mended' => 0])
-        ->and((int) DB::table('tend_findings')->where('id', $gone->id)->value('state'))
+        ->and((int) DB::table('tend_findings')->where('id', $gone?->id)->value('state'))
         ->toBe(2);
     test()
         ->get("/s/$store->slug/tend/status?show=left")
@@ -213,9 +217,9 @@ it('leaves what somebody leaves, opens it again on the day, and tells what was m
     tend($store);
     expect($sums($cause))->toBe(['pages' => 9, 'left_pages' => 0, 'mended' => 1]);
     test()
-        ->post("/s/$store->slug/tend/reopen", ['finding' => $gone->id])
+        ->post("/s/$store->slug/tend/reopen", ['finding' => $gone?->id])
         ->assertSessionHasNoErrors();
-    expect((int) DB::table('tend_findings')->where('id', $gone->id)->value('state'))->toBe(1);
+    expect((int) DB::table('tend_findings')->where('id', $gone?->id)->value('state'))->toBe(1);
     test()
         ->get("/s/$store->slug/tend/headings?show=mended")
         ->assertSee('/c9');

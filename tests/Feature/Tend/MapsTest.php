@@ -36,7 +36,7 @@ it(
             $document = new DOMDocument();
             $document->loadXML($xml);
             expect(@$document->schemaValidate(__DIR__.'/../../Core/Sitemaps/fixtures/all.xsd'))->toBeTrue();
-            foreach (array_keys(Sitemap::read($xml, PageUrl::parse("$site->url/sitemap.xml"))->urls) as $url) {
+            foreach (array_keys(Sitemap::read($xml, sure(PageUrl::parse("$site->url/sitemap.xml")))->urls) as $url) {
                 $listed[substr((string) $url, strlen($site->url))] = $name;
             }
         }

@@ -81,8 +81,8 @@ it('works out beforehand what a link and a menu entry change, as the next crawl 
         $told[$page] = min($told[$page] ?? $depth, $depth);
     }
     // The shop is changed accordingly, and crawled again.
-    $shop->link('/', $deep, 'new');
-    $shop->enterMenu($orphan, 'New');
+    $shop->link('/', sure($deep), 'new');
+    $shop->enterMenu(sure($orphan), 'New');
     [$again, $site] = tended($shop);
     $after = reached($again, $site);
     $measured = $expected = [];
@@ -134,7 +134,7 @@ it('counts clicks from the home of each market', function (): void {
     crawl($store);
     tend($store);
     $depths = static fn (): array => array_map(
-        static fn (object $page): int => (int) $page->depth,
+        static fn (stdClass $page): int => (int) $page->depth,
         array_intersect_key(reached($store, $site), array_flip(['/', '/two', '/de/', '/de/eins', '/de/zwei'])),
     );
     expect($depths())->toEqual(['/' => 0, '/two' => 2, '/de/' => 2, '/de/eins' => 3, '/de/zwei' => 4]);

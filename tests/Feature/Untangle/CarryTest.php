@@ -32,7 +32,7 @@ use Tests\Web\Site;
 function sendAddresses(Store $store, int $percent = 100): int
 {
     $made = app(Releases::class)->send($store, new ReleaseWish([], percent: $percent), null);
-    expect(app(WorkDesk::class)->workToEnd($made['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($made['work'])))->toBe('done');
     lookOnce($made['release']);
 
     return $made['release'];
@@ -121,7 +121,7 @@ it('folds every duplicate of the shop, sees it live, and takes all of it back', 
         ->toBe(0);
 
     $undo = app(Releases::class)->undo($store, $release, null, null);
-    expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
     lookOnce($undo['release']);
     expect(array_map(static fn (array $change): string => shopSays($path($change['page'])), $plan->changes))
         ->toBe($before)
@@ -147,7 +147,7 @@ it('applies each change of an address exactly once at a shop that fails, loses a
         array_values(
             $pages
                 ->map(
-                    static fn (object $page): array => [
+                    static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
                         'value' => strtok((string) $page->url, '?'),
@@ -173,7 +173,7 @@ it('applies each change of an address exactly once at a shop that fails, loses a
         DB::table('release_items')
             ->where('release_id', $made['release'])
             ->update(['not_before' => null]);
-        $desk->slice($made['work']);
+        $desk->slice(sure($made['work']));
     }
     office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0]);
     $log = array_filter(
@@ -201,33 +201,43 @@ it(
             ->orderBy('pages.id')
             ->limit(4)
             ->get(['pages.id', 'url']);
-        $path = static fn (object $page): string => str_replace((string) getenv('SHOP_URL'), '', $page->url);
+        $path = static fn (stdClass $page): string => str_replace((string) getenv('SHOP_URL'), '', $page->url);
         $target = (string) getenv('SHOP_URL').'/range';
-        office('PATCH', '/addresses?target='.rawurlencode($path($lamp[3])), ['redirect' => '/journal'], '"0"');
+        office('PATCH', '/addresses?target='.rawurlencode($path(sure($lamp[3]))), ['redirect' => '/journal'], '"0"');
         app(AddressChanges::class)->put(
             $store,
             [
-                ['page' => (int) $lamp[0]->id, 'field' => AddressField::Redirect, 'value' => $target, 'why' => 'moved'],
                 [
-                    'page' => (int) $lamp[1]->id,
+                    'page' => (int) $lamp[0]?->id,
+                    'field' => AddressField::Redirect,
+                    'value' => $target,
+                    'why' => 'moved',
+                ],
+                [
+                    'page' => (int) $lamp[1]?->id,
                     'field' => AddressField::Robots,
                     'value' => 'noindex',
                     'why' => 'closed',
                 ],
-                ['page' => (int) $lamp[2]->id, 'field' => AddressField::Redirect, 'value' => 'gone', 'why' => 'gone'],
-                ['page' => (int) $lamp[3]->id, 'field' => AddressField::Redirect, 'value' => $target, 'why' => 'moved'],
+                ['page' => (int) $lamp[2]?->id, 'field' => AddressField::Redirect, 'value' => 'gone', 'why' => 'gone'],
+                [
+                    'page' => (int) $lamp[3]?->id,
+                    'field' => AddressField::Redirect,
+                    'value' => $target,
+                    'why' => 'moved',
+                ],
             ],
             Origin::Hand,
             null,
         );
         $release = sendAddresses($store);
-        expect(shopSays($path($lamp[0])))
+        expect(shopSays($path(sure($lamp[0]))))
             ->toBe('redirects to /range')
-            ->and(shopSays($path($lamp[1])))
+            ->and(shopSays($path(sure($lamp[1]))))
             ->toContain('noindex')
-            ->and(shopSays($path($lamp[2])))
+            ->and(shopSays($path(sure($lamp[2]))))
             ->toBe('gone')
-            ->and(shopSays($path($lamp[3])))
+            ->and(shopSays($path(sure($lamp[3]))))
             ->toBe('redirects to /journal');
         expect(DB::table('release_items')->where('release_id', $release)->where('seen', 'seen')->count())
             ->toBe(3)
@@ -241,17 +251,17 @@ it(
             ->assertOk()
             ->assertSee('The shop has “/journal”.', false);
         $this->actingAs(member($store, Role::Writer))
-            ->post("/s/{$store->slug}/release/addresses/$clash->id", ['keep' => 'ours'])
+            ->post("/s/{$store->slug}/release/addresses/$clash?->id", ['keep' => 'ours'])
             ->assertForbidden();
         $this->actingAs($approver)
-            ->post("/s/{$store->slug}/release/addresses/$clash->id", ['keep' => 'ours'])
+            ->post("/s/{$store->slug}/release/addresses/$clash?->id", ['keep' => 'ours'])
             ->assertRedirect();
         sendAddresses($store);
-        expect(shopSays($path($lamp[3])))->toBe('redirects to /range');
+        expect(shopSays($path(sure($lamp[3]))))->toBe('redirects to /range');
         // What is told to search engines, and how often the shop was asked.
         expect(Told::waiting($store))->toBe(4)->and(iterator_to_array(Told::export($store), false))->toHaveCount(4);
         $book = new Book($store, app(AddressChanges::class));
-        $book->takeList($path($lamp[0]).' /range', null);
+        $book->takeList($path(sure($lamp[0])).' /range', null);
         expect($book->countHits(app(App\Stores\Connections::class)))
             ->toBe(1)
             ->and((int) DB::table('untangle_redirects')->where('store_id', $store->id)->value('hits'))
@@ -272,7 +282,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
         array_values(
             $pages
                 ->map(
-                    static fn (object $page): array => [
+                    static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
                         'value' => strtok((string) $page->url, '?'),
@@ -292,7 +302,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
     // A keeper that is to be put right goes with the first of its duplicates, or these wait for it.
     $keeper = (int) DB::table('pages')
         ->where('store_id', $store->id)
-        ->where('url', strtok((string) $pages[1]->url, '?'))
+        ->where('url', strtok((string) $pages[1]?->url, '?'))
         ->value('id');
     app(AddressChanges::class)->put(
         $store,
@@ -300,7 +310,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
             [
                 'page' => $keeper,
                 'field' => AddressField::Canonical,
-                'value' => strtok((string) $pages[1]->url, '?'),
+                'value' => strtok((string) $pages[1]?->url, '?'),
                 'why' => 'keeper',
             ],
         ],
@@ -317,7 +327,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
     $waits = DB::table('address_changes')
         ->where('store_id', $store->id)
         ->where('state', 'ready')
-        ->where('value', strtok((string) $pages[1]->url, '?'))
+        ->where('value', strtok((string) $pages[1]?->url, '?'))
         ->count();
     $made = app(Releases::class)->send($store->refresh(), new ReleaseWish([], name: 'Without the keeper'), null);
     expect($waits)
@@ -342,7 +352,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
             $pages
                 ->skip(2)
                 ->map(
-                    static fn (object $page): array => [
+                    static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
                         'value' => strtok((string) $page->url, '?'),
@@ -388,11 +398,11 @@ it('tells what was released and shows no more, and puts it back', function (): v
         ->where('url', 'like', '%/lamp/%?finish=%')
         ->orderBy('id')
         ->first();
-    $path = str_replace((string) getenv('SHOP_URL'), '', $page->url);
+    $path = str_replace((string) getenv('SHOP_URL'), '', $page?->url);
     $other = (string) getenv('SHOP_URL').'/range';
     app(AddressChanges::class)->put(
         $store,
-        [['page' => (int) $page->id, 'field' => AddressField::Canonical, 'value' => $other, 'why' => 'test']],
+        [['page' => (int) $page?->id, 'field' => AddressField::Canonical, 'value' => $other, 'why' => 'test']],
         Origin::Hand,
         null,
     );
@@ -425,10 +435,10 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         ->whereNotNull('page_id')
         ->orderBy('id')
         ->first();
-    $old = (string) $resource->url;
+    $old = (string) $resource?->url;
     app(App\Changes\Drafts::class)->save(
         $store,
-        (int) $resource->id,
+        (int) $resource?->id,
         Orchard\Core\Wording\TextField::Title,
         'A better title',
         0,
@@ -436,7 +446,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         null,
     );
     DB::table('page_index')
-        ->where('page_id', $resource->page_id)
+        ->where('page_id', $resource?->page_id)
         ->update(['clicks' => 500]);
     $writer = member($store, Role::Writer);
     $this->actingAs($writer)
@@ -452,7 +462,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         ] as $slug => $why
     ) {
         $this->post("/s/{$store->slug}/untangle/slugs", [
-            'resource' => $resource->id,
+            'resource' => $resource?->id,
             'slug' => $slug,
         ])->assertSessionHasErrors('slug');
         expect(implode(' ', session('errors')->all()))->toContain($why);
@@ -461,10 +471,10 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         (string) DB::table('resources')
             ->where('store_id', $store->id)
             ->where('external_id', 'like', 'pro-%')
-            ->where('id', '<>', $resource->id)
+            ->where('id', '<>', $resource?->id)
             ->value('url'),
     );
-    expect(fn () => SlugAdvice::change($store, (int) $resource->id, $taken, true, null))->toThrow(
+    expect(fn () => SlugAdvice::change($store, (int) $resource?->id, $taken, true, null))->toThrow(
         InvalidArgumentException::class,
         'is taken',
     );
@@ -487,7 +497,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         'since' => now(),
     ]);
     $this->post("/s/{$store->slug}/untangle/slugs", [
-        'resource' => $resource->id,
+        'resource' => $resource?->id,
         'slug' => 'quite-another-lamp',
         'confirmed' => '1',
     ])->assertSessionHasNoErrors();
@@ -498,31 +508,31 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         ->seen->toBe('seen')
         ->and(shopSays(str_replace((string) getenv('SHOP_URL'), '', $old)))
         ->toBe('redirects to /lamp/quite-another-lamp');
-    $now = DB::table('resources')->where('id', $resource->id)->first();
+    $now = DB::table('resources')->where('id', $resource?->id)->first();
     expect(DB::table('untangle_redirects')->where('store_id', $store->id)->pluck('to_url', 'origin')->all())
-        ->toEqual(['list' => (string) $now->url, 'slug' => (string) $now->url])
+        ->toEqual(['list' => (string) $now?->url, 'slug' => (string) $now?->url])
         ->and(DB::table('address_changes')->where('page_id', $others[0])->value('value'))
-        ->toBe((string) $now->url);
+        ->toBe((string) $now?->url);
     DB::table('address_states')->where('page_id', $others[0])->delete();
     DB::table('address_changes')->where('page_id', $others[0])->delete();
-    expect($now->url)
+    expect($now?->url)
         ->toBe(getenv('SHOP_URL').'/lamp/quite-another-lamp')
-        ->and((int) Succession::of((int) $resource->page_id)->to->id)
-        ->toBe((int) $now->page_id)
-        ->and(DB::table('drafts')->where('resource_id', $resource->id)->value('value'))
+        ->and((int) Succession::of((int) $resource?->page_id)->to?->id)
+        ->toBe((int) $now?->page_id)
+        ->and(DB::table('drafts')->where('resource_id', $resource?->id)->value('value'))
         ->toBe('A better title');
     crawl($store);
-    expect(DB::table('resources')->where('id', $resource->id)->value('page_id'))
-        ->toBe($now->page_id)
-        ->and(DB::table('page_index')->where('page_id', $now->page_id)->value('status'))
+    expect(DB::table('resources')->where('id', $resource?->id)->value('page_id'))
+        ->toBe($now?->page_id)
+        ->and(DB::table('page_index')->where('page_id', $now?->page_id)->value('status'))
         ->toBe(200);
     $undo = app(Releases::class)->undo($store, $release, null, null);
-    app(WorkDesk::class)->workToEnd($undo['work']);
+    app(WorkDesk::class)->workToEnd(sure($undo['work']));
     expect(shopSays('/lamp/quite-another-lamp'))
         ->toBe('redirects to '.str_replace((string) getenv('SHOP_URL'), '', $old))
-        ->and(DB::table('resources')->where('id', $resource->id)->value('url'))
+        ->and(DB::table('resources')->where('id', $resource?->id)->value('url'))
         ->toBe($old)
-        ->and(Succession::of((int) $resource->page_id)->to)
+        ->and(Succession::of((int) $resource?->page_id)->to)
         ->toBeNull();
 });
 
@@ -538,14 +548,14 @@ it('keeps a redirect book: lists, patterns, ways that go round, live pages, expo
     $rows = DB::table('untangle_redirects')
         ->where('store_id', $store->id)
         ->get()
-        ->keyBy(static fn (object $row): string => (string) parse_url($row->from_url, PHP_URL_PATH));
+        ->keyBy(static fn (stdClass $row): string => (string) parse_url($row->from_url, PHP_URL_PATH));
     expect($rows)
         ->toHaveCount(7)
-        ->and($rows['/x']->fault)
+        ->and($rows['/x']?->fault)
         ->toBe('[["goes-round","/x","/y","/x"]]')
-        ->and($rows['/lamp/hazel']->fault)
+        ->and($rows['/lamp/hazel']?->fault)
         ->toStartWith('[["live-page",')
-        ->and($rows['/a']->fault)
+        ->and($rows['/a']?->fault)
         ->toBeNull()
         ->and($rows['/never'])
         ->to_url->toBe('gone')
@@ -656,17 +666,17 @@ it('sends vanished products where they belong, and none to the home page', funct
         ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
         ->where('l.store_id', $store->id)
         ->get(['p.url', 't.url as target', 'l.plan', 'l.clicks', 'l.backlinks'])
-        ->keyBy(static fn (object $row): string => basename($row->url));
+        ->keyBy(static fn (stdClass $row): string => basename($row->url));
     for ($i = 0; $i < 30; $i++) {
         expect($lost["goes-$i"] ?? null)
             ->plan->toBe('redirect')
-            ->and($lost["goes-$i"]->target)
+            ->and($lost["goes-$i"]?->target)
             ->toEndWith("/lamp/stays-$i");
     }
     for ($i = 30; $i < 60; $i++) {
         expect($lost["goes-$i"])
             ->plan->toBe('like')
-            ->and($lost["goes-$i"]->target)
+            ->and($lost["goes-$i"]?->target)
             ->toEndWith("/lamp/stays-$i");
     }
     for ($i = 60; $i < 70; $i++) {
@@ -674,14 +684,14 @@ it('sends vanished products where they belong, and none to the home page', funct
     }
     expect(
         $lost
-            ->filter(static fn (object $row): bool => $row->plan === 'gone')
+            ->filter(static fn (stdClass $row): bool => $row->plan === 'gone')
             ->keys()
             ->filter(static fn (string $key): bool => (int) substr($key, 5) < 70),
     )
         ->toBeEmpty()
         ->and(
             $lost->filter(
-                static fn (object $row): bool => $row->target !== null &&
+                static fn (stdClass $row): bool => $row->target !== null &&
                     trim((string) parse_url($row->target, PHP_URL_PATH), '/') === '',
             ),
         )
@@ -886,7 +896,7 @@ it('takes redirect lines whose addresses hold semicolons, commas and braces', fu
         ->where('store_id', $store->id)
         ->orderBy('id')
         ->get()
-        ->map(static fn (object $row): array => [$path($row->from_url), $path($row->to_url), (int) $row->status])
+        ->map(static fn (stdClass $row): array => [$path($row->from_url), $path($row->to_url), (int) $row->status])
         ->all();
     expect($lines)->toEqualCanonicalizing([
         ['/a;b{1}', '/to-1', 301],
@@ -1016,22 +1026,22 @@ it(
             ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
             ->where('l.store_id', $store->id)
             ->get(['p.url', 't.url as target', 'l.plan', 'l.why'])
-            ->keyBy(static fn (object $row): string => basename($row->url));
+            ->keyBy(static fn (stdClass $row): string => basename($row->url));
         expect($lost['alder-stool'])
             ->plan->toBe('like')
-            ->and($lost['alder-stool']->target)
+            ->and($lost['alder-stool']?->target)
             ->toEndWith('/new/stool-birch-one')
-            ->and(ReasonWords::ofLost($lost['alder-stool']->why))
+            ->and(ReasonWords::ofLost($lost['alder-stool']?->why))
             ->toContain('its old text')
-            ->and($lost['birch-stool']->target)
+            ->and($lost['birch-stool']?->target)
             ->toEndWith('/new/stool-alder-two')
             ->and($lost['cedar-stool'])
             ->plan->toBe('redirect')
-            ->and($lost['cedar-stool']->target)
+            ->and($lost['cedar-stool']?->target)
             ->toEndWith('/new/elm-chair')
             ->and($lost['dogwood-stool'])
             ->plan->not->toBe('redirect')
-            ->and(ReasonWords::ofLost((string) $lost['dogwood-stool']->why))
+            ->and(ReasonWords::ofLost((string) $lost['dogwood-stool']?->why))
             ->not->toContain('its old text');
         // What answers again is no longer remembered as lost.
         $site->page('/old/alder-stool', $page('Alder stool', $text(0)));

@@ -22,7 +22,7 @@ function searchedShop(): Store
     return $store;
 }
 
-/** @return list<object> causes with something to do, most to do first */
+/** @return list<stdClass> causes with something to do, most to do first */
 function causesToDo(Store $store): array
 {
     return array_values(
@@ -51,7 +51,7 @@ it(
             ->where('cause_id', $cause->id)
             ->where('action', '<>', 'leave')
             ->count();
-        $now = static fn (): object => DB::table('untangle_causes')->where('id', $cause->id)->first() ??
+        $now = static fn (): stdClass => DB::table('untangle_causes')->where('id', $cause->id)->first() ??
             throw new LogicException();
         CauseProgress::learn($store);
         expect($ready)
@@ -64,7 +64,7 @@ it(
             ->assertOk()
             ->assertSee(number_format($ready).' ready');
         $sent = app(Releases::class)->send($store, new ReleaseWish([]), null);
-        expect(app(WorkDesk::class)->workToEnd($sent['work']))->toBe('done');
+        expect(app(WorkDesk::class)->workToEnd(sure($sent['work'])))->toBe('done');
         CauseProgress::learn($store);
         expect($now())->ready->toBe(0)->live->toBe($ready)->seen->toBe(0);
         $look = (int) DB::table('work')
@@ -95,7 +95,7 @@ it(
             ->assertOk()
             ->assertSee(number_format($ready).' live');
         $back = app(Releases::class)->undo($store, $sent['release'], null, null);
-        expect(app(WorkDesk::class)->workToEnd($back['work']))->toBe('done');
+        expect(app(WorkDesk::class)->workToEnd(sure($back['work'])))->toBe('done');
         CauseProgress::learn($store);
         expect($now()->live)->toBe(0)->and($waits())->toBe($before);
     },
@@ -263,7 +263,7 @@ it('keeps decisions on causes that were known by a name in words', function (): 
     $migration = require app_path('Untangle/Migrations/2026_11_28_000041_keep_causes_as_values.php');
     $migration->up();
     $kept = DB::table('untangle_causes')->where('store_id', $store->id)->orderBy('urls')->get();
-    expect($kept->map(static fn (object $row): array => [$row->type, $row->parameter, $row->scope])->all())
+    expect($kept->map(static fn (stdClass $row): array => [$row->type, $row->parameter, $row->scope])->all())
         ->toBe(array_values($names))
         ->and($kept->pluck('decision')->unique()->all())
         ->toBe(['leave']);

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Changes\AddressField;
 use App\Changes\Drafts;
 use App\Changes\Live\LiveChanges;
 use App\Gather\Files\FileSort;
@@ -18,7 +19,7 @@ use App\Watch\Lists\ResultList;
 use Illuminate\Support\Facades\DB;
 use Tests\Shops\WatchedStore;
 
-/** @return array<string, object> groups of a change by name */
+/** @return array<string, stdClass> groups of a change by name */
 function groupsBy(int $change, GroupedBy $by): array
 {
     return DB::table('watch_results')
@@ -70,14 +71,14 @@ it('tells results by recipe and by what people search for, beside kinds', functi
     }
     judgeAll($store);
     $recipes = groupsBy($change, GroupedBy::Recipe);
-    expect(array_map(static fn (object $row): int => (int) $row->pages, $recipes))
+    expect(array_map(static fn (stdClass $row): int => (int) $row->pages, $recipes))
         ->toBe(['Short and plain' => 40, 'Long and loud' => 35])
         ->and($recipes['Short and plain']->came)
         ->toBeGreaterThan($recipes['Short and plain']->expected)
         ->and($recipes['Long and loud']->came)
         ->toBeLessThan($recipes['Long and loud']->expected);
     $queries = groupsBy($change, GroupedBy::Query);
-    expect(array_map(static fn (object $row): int => (int) $row->pages, $queries))->toBe(['floor lamps' => 40]);
+    expect(array_map(static fn (stdClass $row): int => (int) $row->pages, $queries))->toBe(['floor lamps' => 40]);
     // Each sum is that of its pages.
     $ofPages = DB::table('watch_pages as w')
         ->join('match_terms as t', 't.lead_page', '=', 'w.page_id')
@@ -87,7 +88,7 @@ it('tells results by recipe and by what people search for, beside kinds', functi
         ->and((float) $queries['floor lamps']->expected)
         ->toEqualWithDelta((float) $ofPages->sum('w.expected'), 1e-6);
     $all = DB::table('watch_results')->where('change_id', $change)->where('part', 0)->first();
-    expect(array_sum(array_column(groupsBy($change, GroupedBy::Work), 'came')))->toBe((float) $all->came);
+    expect(array_sum(array_column(groupsBy($change, GroupedBy::Work), 'came')))->toBe((float) $all?->came);
     $this->actingAs(member($store, Role::Viewer))
         ->get("/s/{$store->slug}/watch/changes/$change")
         ->assertOk()
@@ -135,10 +136,10 @@ it(
         $draft = DB::table('drafts')->where('id', $ids[0])->first();
         app(Drafts::class)->save(
             $store,
-            (int) $draft->resource_id,
+            (int) $draft?->resource_id,
             Orchard\Core\Wording\TextField::Title,
             'Quite another title',
-            (int) $draft->revision,
+            (int) $draft?->revision,
             App\Changes\Origin::Hand,
             null,
         );
@@ -163,10 +164,10 @@ it(
 );
 
 it('keeps one bit for each field, of texts and of addresses', function (): void {
-    $bits = array_map(static fn (object $field): int => ChangeBook::bit($field->value), [
-        ...Orchard\Core\Wording\TextField::cases(),
-        ...App\Changes\AddressField::cases(),
-    ]);
+    $bits = array_map(
+        static fn (AddressField|Orchard\Core\Wording\TextField $field): int => ChangeBook::bit($field->value),
+        [...Orchard\Core\Wording\TextField::cases(), ...App\Changes\AddressField::cases()],
+    );
     expect(array_unique($bits))
         ->toHaveCount(count($bits))
         ->and(array_sum($bits))
@@ -202,7 +203,7 @@ it('judges orders by themselves where sales are told, and says nothing of them w
     $store = $watched->store;
     $change = Marks::add($store, 'Better titles', $watched->day(9), pathsOf($good), null)['change'];
     judgeAll($store);
-    expect(ResultList::find($store, $change)->orders)->toBeNull();
+    expect(ResultList::find($store, $change)?->orders)->toBeNull();
     // Every tenth click of each page buys something, in each week.
     $sales = "page,day,orders,revenue\n";
     foreach (
@@ -222,18 +223,18 @@ it('judges orders by themselves where sales are told, and says nothing of them w
     weigh($store);
     judgeAll($store);
     $result = ResultList::find($store, $change);
-    $orders = $result->orders;
+    $orders = $result?->orders;
     expect($orders)
         ->not->toBeNull()
-        ->and($orders->isTold())
+        ->and($orders?->isTold())
         ->toBeTrue()
-        ->and($orders->came)
+        ->and($orders?->came)
         ->toEqualWithDelta((float) DB::table('watch_pages')->where('change_id', $change)->sum('orders'), 1e-6)
         // About a tenth of the clicks that came beyond what would have come.
-        ->and($orders->low)
-        ->toBeLessThan($result->gain['clicks'] / 10)
-        ->and($orders->high)
-        ->toBeGreaterThan($result->gain['clicks'] / 10);
+        ->and($orders?->low)
+        ->toBeLessThan($result?->gain['clicks'] / 10)
+        ->and($orders?->high)
+        ->toBeGreaterThan($result?->gain['clicks'] / 10);
     $this->actingAs(member($store, Role::Viewer))
         ->get("/s/{$store->slug}/watch/changes/$change")
         ->assertOk()

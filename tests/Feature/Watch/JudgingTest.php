@@ -21,28 +21,28 @@ it('judges a change that was made elsewhere, and one that was none', function ()
     $lost = Marks::add($store, 'Later', $watched->day(2), pathsOf(range(200, 240)), null)['change'];
     judgeAll($store);
     $result = ResultList::find($store, $better);
-    expect($result->verdict)
+    expect($result?->verdict)
         ->toBe(Verdict::Earned)
-        ->and($result->alone)
+        ->and($result?->alone)
         ->toBe(260 - 60 - 41)
-        ->and($result->weeksTold)
+        ->and($result?->weeksTold)
         ->toBe(4)
-        ->and($result->gain['low'])
-        ->toBeGreaterThan(0.2 * $result->gain['expected'])
-        ->and($result->gain['low'])
-        ->toBeLessThan(0.45 * $result->gain['expected'])
-        ->and($result->gain['high'])
-        ->toBeGreaterThan(0.45 * $result->gain['expected'])
-        ->and($result->words($store->today()))
+        ->and($result?->gain['low'])
+        ->toBeGreaterThan(0.2 * $result?->gain['expected'])
+        ->and($result?->gain['low'])
+        ->toBeLessThan(0.45 * $result?->gain['expected'])
+        ->and($result?->gain['high'])
+        ->toBeGreaterThan(0.45 * $result?->gain['expected'])
+        ->and($result?->words($store->today()))
         ->toMatch('/^earned [\d,]+ to [\d,]+ more clicks in 28 days$/')
-        ->and(ResultList::find($store, $nothing)->verdict)
+        ->and(ResultList::find($store, $nothing)?->verdict)
         ->toBe(Verdict::None);
     $open = ResultList::find($store, $lost);
-    expect($open->verdict)
+    expect($open?->verdict)
         ->toBe(Verdict::Open)
-        ->and($open->why)
+        ->and($open?->why)
         ->toBe(WhyOpen::Days)
-        ->and($open->words($store->today()))
+        ->and($open?->words($store->today()))
         ->toContain('cannot be told yet');
 
     // What is shown adds up to the rows themselves.
@@ -59,14 +59,14 @@ it('judges a change that was made elsewhere, and one that was none', function ()
         ->sum('clicks');
     expect($weeks)
         ->toHaveCount(4)
-        ->and((float) $row->came)
+        ->and((float) $row?->came)
         ->toBe((float) $rows)
         ->and((float) DB::table('watch_pages')->where('change_id', $better)->sum('expected'))
-        ->toEqualWithDelta((float) $row->expected, 0.01)
+        ->toEqualWithDelta((float) $row?->expected, 0.01)
         ->and((float) DB::table('watch_weeks')->where('change_id', $better)->where('is_after', 1)->sum('expected'))
-        ->toEqualWithDelta((float) $row->expected, 0.01)
+        ->toEqualWithDelta((float) $row?->expected, 0.01)
         ->and((float) DB::table('watch_weeks')->where('change_id', $better)->where('is_after', 1)->sum('came'))
-        ->toBe((float) $row->came);
+        ->toBe((float) $row?->came);
 
     // Judged again, the same is said; and what a spreadsheet would run is not run.
     $first = iterator_to_array(ResultList::export($store), false);
@@ -99,11 +99,11 @@ it('waits for the weeks that are lacking, and gives thin pages eight of them', f
     app(App\Stores\StoreOptions::class)->set($store, 'fetch_days', '30');
     judgeAll($store->refresh());
     $row = DB::table('watch_changes')->where('id', $one)->first();
-    expect($row->weeks_told)
+    expect($row?->weeks_told)
         ->toBe(2)
-        ->and($row->verdict)
+        ->and($row?->verdict)
         ->toBe(Verdict::Open->value)
-        ->and($row->ready_on > $store->today())
+        ->and($row?->ready_on > $store->today())
         ->toBeTrue();
     DB::table('page_weeks')
         ->where('store_id', $store->id)
@@ -121,7 +121,7 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
     $day = $watched->day(9);
     $one = Marks::add($store, 'One', $day, pathsOf(range(1, 40)), null)['change'];
     judgeAll($store);
-    $alone = ResultList::find($store, $one)->alone;
+    $alone = ResultList::find($store, $one)?->alone;
     $page = static fn (int $n): int => pageAt($store, "/p/$n");
     $resource = static function (int $n) use ($store, $page): int {
         $id = DB::table('resources')->insertGetId([
@@ -178,9 +178,9 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
             $page(3) => LeftOut::Campaign->value,
             $page(4) => LeftOut::ChangedAgain->value,
         ])
-        ->and(ResultList::find($store, $one)->alone)
+        ->and(ResultList::find($store, $one)?->alone)
         ->toBe($alone - 3)
-        ->and(ResultList::find($store, $one)->counted)
+        ->and(ResultList::find($store, $one)?->counted)
         ->toBe(37);
 });
 
@@ -203,7 +203,7 @@ it('says what is lacking where numbers do not reach back', function (): void {
     $one = Marks::add($watched->store, 'Old', $watched->day(4), ['/p/1', '/p/2', '/p/none'], null);
     expect($one['unknown'])->toBe(['/p/none']);
     judgeAll($watched->store);
-    expect(ResultList::find($watched->store, $one['change'])->words($watched->store->today()))->toBe(
+    expect(ResultList::find($watched->store, $one['change'])?->words($watched->store->today()))->toBe(
         'no search numbers of the weeks before',
     );
 });

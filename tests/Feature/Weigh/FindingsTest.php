@@ -9,7 +9,9 @@ use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\HandOrRecipe;
+use App\Weigh\Lists\RivalPage;
 use App\Weigh\Lists\WhatIf;
+use App\Weigh\Lists\WinPage;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
 use App\Weigh\Scoring\Losses;
@@ -54,7 +56,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
     bringIn($store, "page,query,day,clicks,impressions,position\n$rows");
     weigh($store);
     $found = static fn (string $sort): array => array_map(
-        static fn (object $row): array => [
+        static fn (WinPage $row): array => [
             (string) parse_url($row->url, PHP_URL_PATH),
             (int) $row->queries,
             array_column($row->best, 'text'),
@@ -75,7 +77,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
         ->toBe('brass lamp')
         ->and(
             array_map(
-                static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
+                static fn (RivalPage $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
                 $rivals[0]->pages,
             ),
         )
@@ -281,7 +283,7 @@ it('follows other assumptions exactly as weighing by them would', function (): v
         $anew = DB::table('weigh_scores')->where('store_id', $store->id)->get()->keyBy('page_id');
         foreach ($answer['rows'] as $row) {
             expect((float) $row->now)->toEqualWithDelta(
-                (float) $anew[$row->pageId]->upside,
+                (float) $anew[$row->pageId]?->upside,
                 1e-3 + 1e-5 * (float) $row->now,
             );
         }

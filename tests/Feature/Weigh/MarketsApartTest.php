@@ -9,8 +9,10 @@ use App\Stores\MarketOptions;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
+use App\Weigh\Lists\RivalPage;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\NewWorklist;
+use App\Weigh\Worklists\Worklist;
 use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
@@ -136,7 +138,7 @@ it('seeks the best placed page of a query in its own market', function (): void 
             ->and(
                 array_unique(
                     array_map(
-                        static fn (object $page): string => substr(
+                        static fn (RivalPage $page): string => substr(
                             (string) parse_url((string) $page->url, PHP_URL_PATH),
                             0,
                             3,
@@ -213,7 +215,7 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
     )
         ->toBe(1)
         ->and((int) $first[1])
-        ->toBe($markets[0]->id);
+        ->toBe($markets[0]?->id);
     $export = weighed($store);
     foreach ($export as $path => $row) {
         expect($row['currency'])->toBe(
@@ -221,12 +223,12 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
             $path,
         );
     }
-    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]->id, (string) $markets[2]->id]]))
+    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]?->id, (string) $markets[2]?->id]]))
         ->assertOk()
         ->assertSeeText('CHF upside in 28 days')
         ->assertSee('Sums in CHF only')
         ->assertDontSee('/uk/p/');
-    $this->get(route('weigh.cut', [$store, 'market' => $markets[2]->id]))
+    $this->get(route('weigh.cut', [$store, 'market' => $markets[2]?->id]))
         ->assertOk()
         ->assertSee('GBP')
         ->assertDontSee('EUR');
@@ -252,7 +254,7 @@ it('fills a worklist from the market that was chosen, and sums it by currency', 
     ])->assertRedirect();
     $list = Worklists::openOnes($store)[0];
     $paths = static fn (): array => array_map(
-        static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4),
+        static fn (WorklistPage $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4),
         WorklistPage::of($store, $list->id),
     );
     expect(array_unique($paths()))
@@ -283,24 +285,24 @@ it('leaves pages of other open lists there unless they are wanted', function ():
     $store = apartStore(6, ['EUR', 'EUR', 'EUR']);
     $this->actingAs(member($store, Role::Owner));
     $lists = array_map(
-        static fn (string $name): object => Worklists::find(
+        static fn (string $name): ?Worklist => Worklists::find(
             $store,
             Worklists::open($store, new NewWorklist($name, '2026-01-01', '2026-02-01', 600), null),
         ),
         ['one', 'two'],
     );
     $pages = DB::table('weigh_scores')->where('store_id', $store->id)->limit(3)->pluck('page_id')->all();
-    $this->post(route('worklists.add', $store), ['list' => $lists[0]->id, 'pages' => $pages])->assertSessionHas(
+    $this->post(route('worklists.add', $store), ['list' => $lists[0]?->id, 'pages' => $pages])->assertSessionHas(
         'done',
         fn (string $said): bool => str_starts_with($said, '3 pages were added to'),
     );
-    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages])->assertSessionHas(
+    $this->post(route('worklists.add', $store), ['list' => $lists[1]?->id, 'pages' => $pages])->assertSessionHas(
         'done',
         fn (string $said): bool => str_contains($said, '3 left in other open worklists'),
     );
-    expect(WorklistPage::of($store, $lists[1]->id))->toBe([]);
-    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages, 'even' => '1']);
-    expect(WorklistPage::of($store, $lists[1]->id))->toHaveCount(3);
+    expect(WorklistPage::of($store, sure($lists[1]?->id)))->toBe([]);
+    $this->post(route('worklists.add', $store), ['list' => $lists[1]?->id, 'pages' => $pages, 'even' => '1']);
+    expect(WorklistPage::of($store, sure($lists[1]?->id)))->toHaveCount(3);
 });
 
 it('counts clicks where no sales are known, everywhere', function (): void {
@@ -345,13 +347,13 @@ it('counts clicks where no sales are known, everywhere', function (): void {
         $store,
         Worklists::open($store, new NewWorklist('Clicks', '2026-01-01', '2026-02-01', 600, 3, market: $uk), null),
     );
-    Worklists::fill($store, $list, new Lens(market: $uk));
+    Worklists::fill($store, sure($list), new Lens(market: $uk));
     expect(array_keys(Worklists::all($store)[0]->sums))
         ->toBe(['clicks'])
-        ->and(WorklistPage::of($store, $list->id))
+        ->and(WorklistPage::of($store, sure($list?->id)))
         ->toHaveCount(3);
-    $this->get(route('worklist', [$store, $list->id]))->assertSeeText('clicks upside released');
-    $this->get(route('weigh.why', [$store, $scores->first()->page_id]))->assertOk();
+    $this->get(route('worklist', [$store, $list?->id]))->assertSeeText('clicks upside released');
+    $this->get(route('weigh.why', [$store, $scores->first()?->page_id]))->assertOk();
 });
 
 it('tells which pages fit no market, and what a new market does not know yet', function (): void {

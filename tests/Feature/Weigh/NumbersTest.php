@@ -235,7 +235,7 @@ it(
                 ] as $table
             ) {
                 $rows = array_map(
-                    static fn (object $row): string => json_encode(
+                    static fn (stdClass $row): string => json_encode(
                         array_diff_key(
                             (array) $row,
                             array_flip([

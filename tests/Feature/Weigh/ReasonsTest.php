@@ -90,7 +90,7 @@ it('shows reasons in words wherever they stand', function (): void {
     weigh($store);
     $page = DB::table('weigh_scores')->where('store_id', $store->id)->orderByDesc('upside')->first();
     DB::table('weigh_scores')
-        ->where('page_id', $page->page_id)
+        ->where('page_id', $page?->page_id)
         ->update(['reason' => '[["near",3,4,9]]']);
     $this->actingAs(member($store, Role::Owner));
     foreach (['weigh', 'weigh/ahead'] as $screen) {

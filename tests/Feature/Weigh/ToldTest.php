@@ -20,7 +20,7 @@ function toldStore(): Store
     return app(AddStore::class)->add('Told', 'https://told.example', 'told-'.Str::lower(Str::random(10)));
 }
 
-/** @return array<string, object> numbers of the window by path */
+/** @return array<string, stdClass> numbers of the window by path */
 function windowOf(Store $store): array
 {
     $pages = [];
@@ -90,7 +90,7 @@ it('leaves all other pages what finer rows tell, when a coarser file names some'
         }
     }
     ksort($expected);
-    expect(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))->toBe($expected);
+    expect(array_map(static fn (stdClass $row): int => (int) $row->clicks, windowOf($store)))->toBe($expected);
     // What was summed by device and by query goes by the same rule.
     weigh($store);
     foreach (windowOf($store) as $path => $row) {
@@ -392,17 +392,17 @@ it('takes a loss apart only where both windows hold rows by query', function (
         ->where('weeks', 4)
         ->where('against', 'before')
         ->first();
-    expect((int) $row->lost)->toBe($lost)->and((bool) $row->has_parts)->toBe($hasParts);
+    expect((int) $row?->lost)->toBe($lost)->and((bool) $row?->has_parts)->toBe($hasParts);
     $sum =
-        (float) $row->demand +
-        (float) $row->place +
-        (float) $row->rate +
-        (float) $row->came +
-        (float) $row->went +
-        (float) $row->withheld;
+        (float) $row?->demand +
+        (float) $row?->place +
+        (float) $row?->rate +
+        (float) $row?->came +
+        (float) $row?->went +
+        (float) $row?->withheld;
     expect($sum)
         ->toEqualWithDelta($hasParts ? -$lost : 0.0, 1e-6)
-        ->and((float) $row->withheld)
+        ->and((float) $row?->withheld)
         ->toEqualWithDelta(0.0, 1e-6);
     $shown = $this->actingAs(member($store, App\Access\Role::Owner))
         ->get(route('weigh.losing', [$store, 'weeks' => 4]))
@@ -412,7 +412,7 @@ it('takes a loss apart only where both windows hold rows by query', function (
         : $shown
             ->assertSee('no query data on both sides')
             ->assertSee('are known as totals only, without reasons: query data is missing for');
-    $why = $this->get(route('weigh.why', [$store, $row->page_id, 'weeks' => 4]))->assertOk();
+    $why = $this->get(route('weigh.why', [$store, $row?->page_id, 'weeks' => 4]))->assertOk();
     $hasParts ? $why->assertDontSee('so the reasons are not known') : $why->assertSee('so the reasons are not known');
 })->with([
     'none' => [null, false, 140],
@@ -468,7 +468,7 @@ it('changes the numbers of a window when all of an import is in', function (): v
     $work = $imports->start(
         $store,
         $import,
-        FileLook::into($store->id, Imports::find($store, $import)->path(), FileSort::Search),
+        FileLook::into($store->id, sure(Imports::find($store, $import)?->path()), FileSort::Search),
         null,
         null,
     );
@@ -515,7 +515,7 @@ it('tells that rows by query hold more than their page, which cannot be', functi
     $this->actingAs(member($store, App\Access\Role::Owner));
     $said = 'On 1 page the query rows sum to more than the page’s own figures';
     $this->get(route('weigh', $store))->assertSee($said);
-    $pages = array_map(static fn (object $row): int => (int) $row->page_id, windowOf($store));
+    $pages = array_map(static fn (stdClass $row): int => (int) $row->page_id, windowOf($store));
     $this->get(route('weigh.why', [$store, $pages['/p/1']]))->assertSee('contradict each other');
     $this->get(route('weigh.why', [$store, $pages['/p/2']]))->assertDontSee('contradict each other');
     $this->get(route('page', [$store, $pages['/p/1']]))->assertSee('contradict each other');
@@ -545,15 +545,15 @@ it(
         $page = windowOf($store)['/p/4'];
         $numbers = App\Facts\PageNumbers::of($store, (int) $page->page_id);
         // Each day: 14 clicks of 360 impressions, of which queries tell 12 of 270.
-        expect($numbers->total['clicks'])
+        expect($numbers?->total['clicks'])
             ->toBe(56 * 14)
-            ->and($numbers->withheld)
+            ->and($numbers?->withheld)
             ->toBe(['clicks' => 14 * 2, 'impressions' => 14 * 90])
-            ->and($numbers->ofQueryDays)
+            ->and($numbers?->ofQueryDays)
             ->toMatchArray(['clicks' => 14 * 14, 'days' => 14])
-            ->and($numbers->told)
+            ->and($numbers?->told)
             ->toBe(['search' => 56, 'sales' => 56, 'days' => 91])
-            ->and($numbers->partWeeks)
+            ->and($numbers?->partWeeks)
             ->toHaveCount(5);
         $this->get(route('page', [$store, $page->page_id]))
             ->assertOk()
@@ -602,7 +602,7 @@ it('takes a file of a few pages for those pages alone, and leaves all others the
             ),
         );
     bringIn($store, $rows(range(1, 9), 10));
-    $before = array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store));
+    $before = array_map(static fn (stdClass $row): int => (int) $row->clicks, windowOf($store));
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, $rows([2, 5], 4));
     $look = FileLook::into($store->id, $path, FileSort::Search, $scope === null ? [] : ['scope' => $scope]);
@@ -619,7 +619,7 @@ it('takes a file of a few pages for those pages alone, and leaves all others the
     unlink($path);
     $work = $imports->start($store, $import, $look);
     expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
-    $now = array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store));
+    $now = array_map(static fn (stdClass $row): int => (int) $row->clicks, windowOf($store));
     foreach ($before as $page => $clicks) {
         expect($now[$page])->toBe(
             in_array($page, ['/p/2', '/p/5'], true) ? 4 * 21 : ($scope === null ? $clicks : 0),
@@ -630,7 +630,7 @@ it('takes a file of a few pages for those pages alone, and leaves all others the
     $back = $imports->takeBack($store, $import, null);
     expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($back))
         ->toBe('done')
-        ->and(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))
+        ->and(array_map(static fn (stdClass $row): int => (int) $row->clicks, windowOf($store)))
         ->toBe($before);
 })->with(['as it is found' => [null], 'for the whole store, by word' => ['store']]);
 

@@ -17,6 +17,7 @@ use App\Weigh\Worklists\CalendarFile;
 use App\Weigh\Worklists\NewWorklist;
 use App\Weigh\Worklists\PageChange;
 use App\Weigh\Worklists\PageState;
+use App\Weigh\Worklists\Worklist;
 use App\Weigh\Worklists\WorklistPage;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
@@ -38,7 +39,7 @@ function pagesOf(Store $store): array
     return $ids;
 }
 
-function worklist(Store $store, int $minutes = 60, ?int $pages = null, string $name = 'December'): object
+function worklist(Store $store, int $minutes = 60, ?int $pages = null, string $name = 'December'): Worklist
 {
     return Worklists::find(
         $store,
@@ -50,7 +51,7 @@ function worklist(Store $store, int $minutes = 60, ?int $pages = null, string $n
 function listedPaths(Store $store, int $list): array
 {
     return array_map(
-        static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
+        static fn (WorklistPage $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH),
         WorklistPage::of($store, $list),
     );
 }
@@ -318,7 +319,7 @@ it(
             ->orderBy('id')
             ->first();
         [$page, $other] = [
-            (int) $resource->page_id,
+            (int) $resource?->page_id,
             (int) DB::table('resources')
                 ->where('store_id', $store->id)
                 ->where('kind', 3)
@@ -340,7 +341,7 @@ it(
             ->toBe(2);
         $drafts->save(
             $store,
-            (int) $resource->id,
+            (int) $resource?->id,
             TextField::Title,
             'A title that the list hears of',
             0,
@@ -360,7 +361,7 @@ it(
         );
         expect($states())->toBe(['ready', 'planned']);
         $sent = app(Releases::class)->send($store, new ReleaseWish(), null);
-        expect(app(WorkDesk::class)->workToEnd($sent['work']))
+        expect(app(WorkDesk::class)->workToEnd(sure($sent['work'])))
             ->toBe('done')
             ->and($states())
             ->toBe(['released', 'planned'])
@@ -380,7 +381,7 @@ it(
         app(WorkDesk::class)->slice((int) $look);
         expect($states())->toBe(['seen', 'planned']);
         $back = app(Releases::class)->undo($store, $sent['release'], null, null);
-        expect(app(WorkDesk::class)->workToEnd($back['work']))
+        expect(app(WorkDesk::class)->workToEnd(sure($back['work'])))
             ->toBe('done')
             ->and($states())
             ->toBe(['planned', 'planned'])

@@ -142,7 +142,7 @@ it(
             $lamp,
             TextField::Title,
             'Brass lamp, 54 cm high',
-            $saved->draft->revision,
+            sure($saved->draft?->revision),
             Origin::Hand,
             null,
         );

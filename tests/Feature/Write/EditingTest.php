@@ -138,7 +138,7 @@ it('brings a draft back as ready and approved as it was', function (): void {
             'note' => 'well',
         ]);
     $approved = allDrafts($this->store);
-    $revision = app(Drafts::class)->find($a, TextField::Title)?->revision ?? 0;
+    $revision = app(Drafts::class)->find($a, TextField::Title)->revision ?? 0;
     editTexts($this->store, $this->writer, 'replaced', [[$a, 'title', 'Another', $revision]]);
     expect(allDrafts($this->store)["$a 1"])->toMatchArray([
         'value' => 'Another',
@@ -156,7 +156,7 @@ it('takes back what is a person’s own, and never what somebody else has change
         [$a, 'title', 'Mine on the first'],
         [$b, 'title', 'Mine on the second'],
     ]);
-    $revision = app(Drafts::class)->find($b, TextField::Title)?->revision ?? 0;
+    $revision = app(Drafts::class)->find($b, TextField::Title)->revision ?? 0;
     editTexts($this->store, $other, 'typed', [[$b, 'title', 'Somebody else’s on the second', $revision]]);
     $undone = turnStep($this->store, $this->writer, 'undo');
     expect($undone->json('done'))

@@ -34,7 +34,7 @@ function tryRecipe(Tests\TestCase $test, Store $store, array $data, array $query
         ->assertRedirect()
         ->assertSessionHasNoErrors()
         ->headers->get('Location');
-    $run = (int) basename(parse_url($to, PHP_URL_PATH));
+    $run = (int) basename(sure(parse_url($to, PHP_URL_PATH)));
     $work = (int) DB::table('work')
         ->where('sort', 'write.recipe')
         ->where('subject_id', $run)
@@ -166,10 +166,10 @@ it('makes drafts of what fits alone, and takes a whole run back, but for what wa
     $touched = DB::table('drafts')->where('store_id', $this->store->id)->orderByDesc('id')->first();
     app(Drafts::class)->save(
         $this->store,
-        (int) $touched->resource_id,
+        (int) $touched?->resource_id,
         TextField::Title,
         'Mended by hand',
-        (int) $touched->revision,
+        (int) $touched?->revision,
         Origin::Hand,
         null,
     );
@@ -177,7 +177,7 @@ it('makes drafts of what fits alone, and takes a whole run back, but for what wa
     endRun($second);
     expect(DB::table('drafts')->where('store_id', $this->store->id)->count())
         ->toBe($made + 1)
-        ->and(DB::table('drafts')->where('id', $touched->id)->value('value'))
+        ->and(DB::table('drafts')->where('id', $touched?->id)->value('value'))
         ->toBe('Mended by hand');
     $this->get(route('write.run', [$this->store, $second]))->assertOk()->assertSee('drafts were taken back');
     $this->post(route('write.run.apply', [$this->store, $second]), ['do' => 'back'])->assertSessionHasErrors('run');

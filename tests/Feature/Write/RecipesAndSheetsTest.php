@@ -22,7 +22,7 @@ it(
         $byHand = $products[0];
         app(Drafts::class)->save(
             $this->store,
-            $byHand->id,
+            $byHand?->id,
             TextField::Title,
             'Written by a person, to stay as it is',
             0,
@@ -30,7 +30,7 @@ it(
             null,
         );
         DB::table('resource_texts')
-            ->where('resource_id', $products[1]->id)
+            ->where('resource_id', $products[1]?->id)
             ->where('field', 1)
             ->update(['origin' => 'hand']);
         $recipe = keptRecipe($this->store, 'Plain titles', '#name[1: by #maker]');
@@ -50,14 +50,14 @@ it(
         );
         expect($applied['drafts'])
             ->toBe($outcomes['new'])
-            ->and(app(Drafts::class)->find($byHand->id, TextField::Title)?->value)
+            ->and(app(Drafts::class)->find($byHand?->id, TextField::Title)?->value)
             ->toBe('Written by a person, to stay as it is')
-            ->and(app(Drafts::class)->find($products[1]->id, TextField::Title))
+            ->and(app(Drafts::class)->find($products[1]?->id, TextField::Title))
             ->toBeNull();
-        $attributes = json_decode((string) $products[2]->attributes, true);
-        expect(app(Drafts::class)->find($products[2]->id, TextField::Title)?->origin)->toBe(Origin::Recipe);
-        expect([$products[2]->name, "{$products[2]->name} by {$attributes['maker']}"])->toContain(
-            app(Drafts::class)->find($products[2]->id, TextField::Title)?->value,
+        $attributes = json_decode((string) $products[2]?->attributes, true);
+        expect(app(Drafts::class)->find($products[2]?->id, TextField::Title)?->origin)->toBe(Origin::Recipe);
+        expect([$products[2]?->name, "{$products[2]?->name} by {$attributes['maker']}"])->toContain(
+            app(Drafts::class)->find($products[2]?->id, TextField::Title)?->value,
         );
         // A second run finds nothing to do.
         expect(
@@ -123,7 +123,7 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     $products = DB::table('resources')->where('store_id', $this->store->id)->where('kind', 3)->orderBy('id')->get();
     $before = $drafts->save(
         $this->store,
-        $products[0]->id,
+        $products[0]?->id,
         TextField::Title,
         '=A draft that looks like a formula',
         0,
@@ -132,7 +132,7 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     )->draft;
     $touched = $drafts->save(
         $this->store,
-        $products[3]->id,
+        $products[3]?->id,
         TextField::Title,
         'Draft at the time of the export',
         0,
@@ -141,7 +141,7 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     )->draft;
     $untouched = $drafts->save(
         $this->store,
-        $products[4]->id,
+        $products[4]?->id,
         TextField::Title,
         'Another draft of that time',
         0,
@@ -172,24 +172,24 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     // Meanwhile on the desk: two drafts are changed, and in the shop one text.
     $drafts->save(
         $this->store,
-        $products[3]->id,
+        $products[3]?->id,
         TextField::Title,
         'Changed on the desk meanwhile',
-        $touched->revision,
+        sure($touched?->revision),
         Origin::Hand,
         null,
     );
     $drafts->save(
         $this->store,
-        $products[4]->id,
+        $products[4]?->id,
         TextField::Title,
         'Also changed on the desk',
-        $untouched->revision,
+        sure($untouched?->revision),
         Origin::Hand,
         null,
     );
     DB::table('resource_texts')
-        ->where('resource_id', $products[5]->id)
+        ->where('resource_id', $products[5]?->id)
         ->where('field', 2)
         ->update(['stored' => 'Changed in the shop meanwhile']);
 
@@ -200,31 +200,31 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
             }
         }
     };
-    $edit($products[1]->url, 'description', '-50 degrees is a fine start');
-    $edit($products[2]->url, 'title', str_repeat('long ', 100));
-    $edit($products[3]->url, 'title', 'Edited in the file as well');
-    $edit($products[5]->url, 'description', 'Edited in the file');
+    $edit($products[1]?->url, 'description', '-50 degrees is a fine start');
+    $edit($products[2]?->url, 'title', str_repeat('long ', 100));
+    $edit($products[3]?->url, 'title', 'Edited in the file as well');
+    $edit($products[5]?->url, 'description', 'Edited in the file');
     $rows[] = ['https://elsewhere.example/', 'title', '', 'x', '', '', '', '', ''];
-    $rows[] = [$products[1]->url, 'slug', '', 'x', '', '', '', '', ''];
-    $rows[] = [$products[1]->url, 'description', '', 'twice', '', '', '', '', ''];
+    $rows[] = [$products[1]?->url, 'slug', '', 'x', '', '', '', '', ''];
+    $rows[] = [$products[1]?->url, 'description', '', 'twice', '', '', '', '', ''];
     $edited = sys_get_temp_dir().'/edited-'.uniqid().'.csv';
     $to = fopen($edited, 'wb');
-    App\Platform\Tables\TableWriter::write('csv', $rows[0], array_slice($rows, 1), $to);
-    fclose($to);
+    App\Platform\Tables\TableWriter::write('csv', $rows[0], array_slice($rows, 1), sure($to));
+    fclose(sure($to));
     $sheet = $import->stage($this->store, $edited, 'edited.csv', null);
     $counts = $import->counts($sheet);
     expect($counts['new'])->toBe(1)->and($counts['clash'])->toBe(2)->and($counts['error'])->toBe(4);
-    expect($drafts->find($products[1]->id, TextField::Description))->toBeNull();
+    expect($drafts->find($products[1]?->id, TextField::Description))->toBeNull();
     expect($import->accept($this->store, $sheet, null))
         ->toBe(1)
         ->and($import->accept($this->store, $sheet, null))
         ->toBe(0);
-    $imported = $drafts->find($products[1]->id, TextField::Description);
+    $imported = $drafts->find($products[1]?->id, TextField::Description);
     expect([$imported?->value, $imported?->origin])->toBe(['-50 degrees is a fine start', Origin::Import]);
-    expect($drafts->find($products[4]->id, TextField::Title)?->value)
+    expect($drafts->find($products[4]?->id, TextField::Title)?->value)
         ->toBe('Also changed on the desk')
-        ->and($drafts->find($products[0]->id, TextField::Title)?->value)
-        ->toBe($before->value);
+        ->and($drafts->find($products[0]?->id, TextField::Title)?->value)
+        ->toBe($before?->value);
     array_map(unlink(...), [$file, $edited]);
 })->with(['csv', 'xlsx']);
 

@@ -67,7 +67,7 @@ function draftsOfMakers(): array
                     Origin::Hand,
                     null,
                 );
-                $by[$maker][] = $saved->draft->id;
+                $by[$maker][] = $saved->draft?->id;
             }
         }
     }
@@ -243,16 +243,16 @@ it('approves what was seen, and not what came after', function (): void {
     $draft = DB::table('drafts')->where('id', $id)->first();
     app(Drafts::class)->save(
         $store,
-        (int) $draft->resource_id,
+        (int) $draft?->resource_id,
         TextField::Title,
         'Changed under their eyes',
-        (int) $draft->revision,
+        (int) $draft?->revision,
         Origin::Hand,
         null,
     );
     app(Drafts::class)->markReady($store, [$id], true, null);
     $this->actingAs($approver)
-        ->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $draft->revision])
+        ->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $draft?->revision])
         ->assertSessionHasErrors('text');
     expect(DB::table('drafts')->where('id', $id)->value('approved_at'))->toBeNull();
     // Twice is once: the second is told that it was decided meanwhile.
@@ -261,7 +261,7 @@ it('approves what was seen, and not what came after', function (): void {
     $this->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $now])->assertSessionHasErrors(
         'text',
     );
-    expect(DB::table('history')->where('resource_id', $draft->resource_id)->where('event', 'approved')->count())->toBe(
+    expect(DB::table('history')->where('resource_id', $draft?->resource_id)->where('event', 'approved')->count())->toBe(
         1,
     );
     $this->post("/s/$store->slug/write/review/{$drafts['A'][1]}", [
@@ -283,15 +283,15 @@ it('approves together what nothing speaks against, and leaves the rest to the ey
         $material = $nth % 4 < 2 ? 'brass' : 'oak';
         app(Drafts::class)->save(
             $store,
-            (int) $draft->resource_id,
-            TextField::from((int) $draft->field),
+            (int) $draft?->resource_id,
+            TextField::from((int) $draft?->field),
             'Lamp '.
                 chr(97 + $nth).
                 " by A made of $material".
-                ((int) $draft->field === 2
+                ((int) $draft?->field === 2
                     ? ', with all that there is to say of it in one line that is long enough to be one'
                     : ' for every table'),
-            (int) $draft->revision,
+            (int) $draft?->revision,
             Origin::Hand,
             null,
         );

@@ -80,7 +80,7 @@ it('takes lead terms back as a step among those of texts, where nobody set anoth
         ->limit(2)
         ->get()
         ->all();
-    $lead = static fn (object $of): string => PageTerms::leads([(int) $of->page_id])[(int) $of->page_id] ?? '';
+    $lead = static fn (stdClass $of): string => PageTerms::leads([(int) $of->page_id])[(int) $of->page_id] ?? '';
     $set = fn (array $terms): array => $this->postJson(route('write.leads', $store), [
         'terms' => array_map(
             static fn (array $one): array => ['page' => (int) $one[0]->page_id, 'term' => $one[1]],

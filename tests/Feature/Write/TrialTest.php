@@ -68,10 +68,10 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     // Nobody writes over a text of it, by hand or by recipe, nor over one that stays as it is.
     foreach ([0, 1, 2] as $group) {
         $page = $pages->where('number', $group)->first();
-        $draft = $drafts->firstWhere('resource_id', $page->resource_id);
+        $draft = $drafts->firstWhere('resource_id', $page?->resource_id);
         $outcome = app(Drafts::class)->save(
             $store,
-            (int) $page->resource_id,
+            (int) $page?->resource_id,
             TextField::Title,
             'By somebody else',
             (int) ($draft->revision ?? 0),
@@ -82,7 +82,7 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
         // Its description is no part of the trial.
         $other = app(Drafts::class)->save(
             $store,
-            (int) $page->resource_id,
+            (int) $page?->resource_id,
             TextField::Description,
             'Another description that nobody compares with anything.',
             0,
@@ -94,12 +94,12 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     app(Trials::class)->tick();
     expect(DB::table('text_trials')->where('id', $trial)->value('state'))->toBe(2);
     $made = app(Releases::class)->send($store, new ReleaseWish(), $approver->id);
-    expect(app(WorkDesk::class)->workToEnd($made['work']))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd(sure($made['work'])))->toBe('done');
     app(Trials::class)->tick();
     $row = DB::table('text_trials')->where('id', $trial)->first();
-    expect($row->state)
+    expect($row?->state)
         ->toBe(3)
-        ->and(strtotime($row->ends_at) - strtotime($row->starts_at))
+        ->and(strtotime($row?->ends_at) - strtotime($row?->starts_at))
         ->toBe(4 * 7 * 86400);
     foreach ($pages->whereNotNull('value') as $page) {
         $id = DB::table('resources')->where('id', $page->resource_id)->value('external_id');
@@ -123,7 +123,7 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     $page = $pages->where('number', 0)->first();
     $outcome = app(Drafts::class)->save(
         $store,
-        (int) $page->resource_id,
+        (int) $page?->resource_id,
         TextField::Title,
         'Afterwards',
         0,
@@ -139,7 +139,7 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
     $page = DB::table('text_trial_pages')->where('trial_id', $trial)->first();
     $draft = app(Drafts::class)->save(
         $store,
-        (int) $page->resource_id,
+        (int) $page?->resource_id,
         TextField::Title,
         'Meanwhile',
         0,
@@ -150,13 +150,13 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
     expect(DB::table('text_spells')->where('store_id', $store->id)->count())->toBe(0);
     app(Drafts::class)->save(
         $store,
-        (int) $page->resource_id,
+        (int) $page?->resource_id,
         TextField::Title,
         (string) DB::table('resource_texts')
-            ->where('resource_id', $page->resource_id)
+            ->where('resource_id', $page?->resource_id)
             ->where('field', 1)
             ->value('stored'),
-        $draft->draft->revision,
+        sure($draft->draft?->revision),
         Origin::Hand,
         null,
     );
@@ -165,9 +165,9 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
     $this->actingAs($approver)
         ->post("/s/$store->slug/write/trials/$trial", ['do' => 'drop'])
         ->assertSessionHas('done');
-    $now = (int) DB::table('drafts')->where('resource_id', $page->resource_id)->value('revision');
+    $now = (int) DB::table('drafts')->where('resource_id', $page?->resource_id)->value('revision');
     expect(
-        app(Drafts::class)->save($store, (int) $page->resource_id, TextField::Title, 'Free', $now, Origin::Hand, null)
+        app(Drafts::class)->save($store, (int) $page?->resource_id, TextField::Title, 'Free', $now, Origin::Hand, null)
             ->saved,
     )->toBeTrue();
     // Plans of one wording, or of recipes that are another store's, are refused.

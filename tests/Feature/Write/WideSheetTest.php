@@ -165,7 +165,7 @@ it(
             ->orderBy('place')
             ->get(['place', 'outcome', 'text'])
             ->map(
-                static fn (object $row): array => [
+                static fn (stdClass $row): array => [
                     intdiv((int) $row->place, App\Write\Sheets\WideSheet::PLACES),
                     $row->outcome,
                     $row->text,
@@ -205,7 +205,7 @@ it(
         ])->assertSessionHasErrors('keep');
         $this->post(route('write.sheet.settle', [$this->store, $sheet, $place(5, 1)]), [
             'keep' => 'mine',
-            'revision' => $draft->revision,
+            'revision' => $draft?->revision,
         ])->assertSessionHas('done');
         $this->post(route('write.sheet.settle', [$this->store, $sheet, $place(6, 0)]), [
             'keep' => 'theirs',
