@@ -51,7 +51,8 @@ final class PageGlance
         unset($facts['name'], $facts['brand'], $facts['lead'], $facts['year'], $facts['season'], $facts['market']);
 
         return [
-            'row' => $row,
+            'name' => (string) $row->name,
+            'url' => (string) $row->url,
             'terms' => $this->terms($store, $page, (string) $row->title, (string) $row->description),
             'facts' => array_filter($facts, static fn (string $value): bool => trim($value) !== ''),
             'written' => self::writtenBy((int) $row->id),

@@ -30,7 +30,7 @@
     @if ($which === 'exceptions')<p class="hint">Exceptions need a look of their own: they were decided one by one, or are not certain, or have clicks that the change could cost. The reason stands in the last column.</p>@endif
     <form method="post" action="{{ route('untangle.cause.pages', [$store, $cause->id]) }}">@csrf
     @include('untangle.rows', ['tick' => true])
-    @can('write', $store)@if ($pages->isNotEmpty())
+    @can('write', $store)@if ($pages !== [])
         <div class="filters send"><button class="button is-growth" name="do" value="ready">Make the ticked ready for release</button> <button class="button" name="do" value="leave">Leave the ticked as they are</button> <button class="button" name="do" value="rule">Treat the ticked like the rest</button></div>
     @endif @endcan
     </form>

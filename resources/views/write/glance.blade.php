@@ -1,4 +1,4 @@
-<h2>{{ $row->name }}</h2>
+<h2>{{ $name }}</h2>
 @if ($inResults !== null)<p>Results show another title: <b>{{ $inResults }}</b></p>@endif
 @if ($touched)<p>Changed in the shop by us last on @day($touched).@if (App\Changes\LastTouched::isSettling($touched)) <span class="soft">That is less than six weeks ago; a text is best left to settle.</span>@endif</p>@endif
 @foreach ($written as $one)<p class="soft">{{ Orchard\Core\Wording\TextField::from((int) $one->field)->label() }} last written by the recipe “{{ $one->name }}”, version {{ $one->version }}, on @day($one->madeAt).</p>@endforeach
@@ -17,7 +17,7 @@
 @if ($door !== null && $door['slug'] !== '')
     <h3>Its address</h3>
     @if (! empty($wrong))<p class="note is-hand" role="alert">{{ $wrong }}</p>@endif
-    <p class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}@if ($door['faults']) <span class="fault">slug {{ implode(', ', $door['faults']) }}</span>@endif @if ($door['guard']) <span class="soft">ranks: {{ $door['guard'] }}</span>@endif</p>
+    <p class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, $url) }}@if ($door['faults']) <span class="fault">slug {{ implode(', ', $door['faults']) }}</span>@endif @if ($door['guard']) <span class="soft">ranks: {{ $door['guard'] }}</span>@endif</p>
     @if ($door['plannedSlug'])<p>Slug is to be <b>{{ $door['plannedSlug']->value }}</b> with the next release.</p>@endif
     @if ($door['plannedRobots'])<p>{{ $door['plannedRobots']->value === 'noindex' ? 'It is to be kept out of search' : 'It is to be let into search again' }} with the next release.</p>@elseif ($door['robots'] !== '')<p>Robots: {{ $door['robots'] }}</p>@endif
     @can('write', $store)
