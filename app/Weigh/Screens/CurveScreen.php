@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Weigh\Screens;
 
+use App\Platform\Database\Records;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use App\Weigh\Lists\CurvePage;
 use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /** The curve of clicks by position, with the pages of a store or the queries of a page as marks on it. */
 final class CurveScreen
@@ -24,7 +25,10 @@ final class CurveScreen
             is_string($request->query('page')) &&
             ctype_digit($request->query('page')) &&
             strlen($request->query('page')) < 18
-                ? DB::table('pages')->where('store_id', $store->id)->where('id', (int) $request->query('page'))->first()
+                ? Records::first(CurvePage::class, 'SELECT id, url FROM pages WHERE store_id = ? AND id = ?', [
+                    $store->id,
+                    (int) $request->query('page'),
+                ])
                 : null;
         $range = CurvePicture::range($request);
         $marks =
@@ -32,7 +36,7 @@ final class CurveScreen
                 ? []
                 : ($page === null
                     ? CurvePicture::pages($store, $lens, $curve)
-                    : CurvePicture::queries($store, (int) $page->id, $curve));
+                    : CurvePicture::queries($store, $page->id, $curve));
         $isPart = $request->hasAny(['from', 'to', 'low', 'high', 'hanging']);
         $picked = $isPart
             ? array_values(

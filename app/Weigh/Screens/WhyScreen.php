@@ -6,8 +6,10 @@ namespace App\Weigh\Screens;
 
 use App\Facts\NumberWindow;
 use App\Inventory\Terms\PageTerms;
+use App\Platform\Database\Records;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
+use App\Weigh\Lists\UpsideRange;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
 use App\Weigh\Numbers\Told;
@@ -26,12 +28,15 @@ final class WhyScreen
     /** @return ?array<string, mixed> for the view weigh.page; null where the page is not weighed */
     public static function of(Request $request, Store $store, int $page): ?array
     {
-        $score = DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first();
-        $evidence = $score === null ? null : (new PageEvidence($store, (int) $score->market_id))->page($page);
+        $score = Records::one(
+            UpsideRange::class,
+            DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first(),
+        );
+        $evidence = $score === null ? null : (new PageEvidence($store, $score->marketId))->page($page);
         $scoring =
             $score === null || $evidence === null
                 ? null
-                : MarketScoring::of($store, (int) $score->market_id, $evidence[0]->group);
+                : MarketScoring::of($store, $score->marketId, $evidence[0]->group);
         if ($score === null || $evidence === null || $scoring === null) {
             return null;
         }
@@ -43,7 +48,7 @@ final class WhyScreen
         $compared =
             $window === null || $window->isPeriod
                 ? null
-                : ComparedWeeks::of(Told::of($store, $window), (int) $score->market_id, $weeks, $lens->against);
+                : ComparedWeeks::of(Told::of($store, $window), $score->marketId, $weeks, $lens->against);
         $changes = $compared === null ? [] : Losses::queries($store, $page, $compared, $scoring->model->curve);
         $names = DB::table('search_queries')
             ->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])
@@ -52,6 +57,7 @@ final class WhyScreen
         return [
             'lead' => PageTerms::leads([$page])[$page] ?? null,
             'store' => $store,
+            'score' => $score,
             'upside' => $upside,
             'pairs' => $known->pairs,
             'names' => $names,
@@ -62,7 +68,7 @@ final class WhyScreen
             'page' => $page,
             'url' => Typed::text(DB::table('pages')->where('id', $page)->value('url')),
             'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'),
-            'currency' => Units::of($store)->unit((int) $score->market_id),
+            'currency' => Units::of($store)->unit($score->marketId),
             'bands' => ($bands = PlaceBands::of($scoring->model->curve)),
             'counts' => PlaceBands::ofPage($store, $page, $bands),
             'changes' => $changes,

@@ -6,7 +6,7 @@
     $others = array_reduce(array_slice($changes, 15), static fn ($sum, array $one) => $sum->plus($one['parts']), new Orchard\Core\Demand\ChangeParts);
 @endphp
 <h2>Positions of its queries</h2>
-<p class="hint"><a href="{{ route('weigh.curve', [$store, 'page' => $page->id]) }}">Its queries on the CTR curve</a></p>
+<p class="hint"><a href="{{ route('weigh.curve', [$store, 'page' => $page]) }}">Its queries on the CTR curve</a></p>
 <table class="ledger tight">
     <thead><tr><th scope="col">Position</th><th scope="col" class="num">Last 4 weeks</th><th scope="col" class="num">The 4 before</th><th scope="col" class="num">The 5 before</th></tr></thead>
     <tbody>@foreach ($bands as $nth => $band)<tr><td>{{ App\Weigh\Numbers\PlaceBands::label($band) }}</td>@foreach ([0, 1, 2] as $span)<td class="num">@n($counts[$span][$nth])</td>@endforeach</tr>@endforeach</tbody>

@@ -14,7 +14,7 @@
 @endphp
 @if ($lead)<p>Lead term: <a href="{{ route('match', [$store, 'words' => $lead]) }}">{{ $lead }}</a></p>@endif
 @if ($score->contradicts)<p class="note is-hand">The query data holds more clicks than the page’s total on the same days, so the imported files contradict each other. This calculation uses the queries.</p>@endif
-<p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Numbers\Units::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(range: {{ App\Weigh\Numbers\Units::shown((float) $score->low) }} to {{ App\Weigh\Numbers\Units::shown((float) $score->high) }}, four times in five)</span></p>
+<p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Numbers\Units::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(range: {{ App\Weigh\Numbers\Units::shown($score->low) }} to {{ App\Weigh\Numbers\Units::shown($score->high) }}, four times in five)</span></p>
 @if ($why)<p class="note is-hand">It counts as 0: {{ $why }}.</p>@endif
 <dl class="facts">
     <dt>CTR</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} ; expected at its positions: {{ $rate($upside->expectedRate) }}, without brand queries. Allowing for how little data there is, it gets <b>{{ App\Platform\Web\Forms::number($upside->ratio, 2) }}</b> times the expected clicks.</dd>
