@@ -9,6 +9,8 @@ declare(strict_types=1);
  */
 
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
@@ -35,12 +37,13 @@ $stamp = bin2hex(random_bytes(3));
 foreach ($products as $product) {
     $drafts->save(
         $store,
-        (int) $product->id,
-        TextField::Title,
-        "{$product->name}, release $stamp",
-        $drafts->find((int) $product->id, TextField::Title)->revision ?? 0,
-        Origin::Hand,
-        null,
+        new TextEdit(
+            (int) $product->id,
+            TextField::Title,
+            "{$product->name}, release $stamp",
+            $drafts->find((int) $product->id, TextField::Title)->revision ?? 0,
+        ),
+        new Author(Origin::Hand, null),
     );
 }
 $drafts->markReady(

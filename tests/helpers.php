@@ -6,6 +6,8 @@ use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
@@ -663,22 +665,19 @@ function readyDrafts(Store $store, int $count): array
     ) {
         $drafts->save(
             $store,
-            $product->id,
-            TextField::Title,
-            "Better title number $i for {$product->name}",
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit($product->id, TextField::Title, "Better title number $i for {$product->name}", 0),
+            new Author(Origin::Hand, null),
         );
         if ($i % 3 === 0) {
             $drafts->save(
                 $store,
-                $product->id,
-                TextField::Description,
-                "A better description, number $i, that says what the page shows & why.",
-                0,
-                Origin::Hand,
-                null,
+                new TextEdit(
+                    $product->id,
+                    TextField::Description,
+                    "A better description, number $i, that says what the page shows & why.",
+                    0,
+                ),
+                new Author(Origin::Hand, null),
             );
         }
         $paths[(string) $product->external_id] = (string) preg_replace('~^http://[^/]+~', '', (string) $product->url);

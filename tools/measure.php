@@ -42,8 +42,8 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
     $files = $methods = [];
     $count = array_fill_keys(
         [
-            'lines', 'over 120', 'over 160', 'longest line', 'classes', 'final', 'more than 4 parameters', 'throws',
-            'stdClass or object rows', 'casts',
+            'lines', 'over 120', 'over 160', 'longest line', 'classes', 'final', 'more than 4 parameters',
+            'more than 8 fields', 'throws', 'stdClass or object rows', 'casts',
         ],
         0,
     );
@@ -73,7 +73,8 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
         ) {
             $methods[] = $method->getEndLine() - $method->getStartLine() + 1;
             $isMade = $method->name->name === '__construct';
-            $count['more than 4 parameters'] += count($method->params) > ($isMade ? 8 : 4) ? 1 : 0;
+            $count['more than 4 parameters'] += ! $isMade && count($method->params) > 4 ? 1 : 0;
+            $count['more than 8 fields'] += $isMade && count($method->params) > 8 ? 1 : 0;
             $count['throws'] += str_contains((string) $method->getDocComment()?->getText(), '@throws') ? 1 : 0;
             foreach ($method->params as $param) {
                 $count['stdClass or object rows'] +=
@@ -84,8 +85,10 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
             $count['casts'] += $cast->expr instanceof Node\Expr\PropertyFetch ? 1 : 0;
         }
         $here = dirname($path);
+        // Routes, providers and what a step tells of itself put a room together: nothing of it knows them.
+        $isBuilt = preg_match('~/(routes|[A-Za-z]+(Provider|Step|Overview))\.php$~', $path) === 1;
         preg_match_all('/^use (?:App|Orchard\\\\Core)\\\\([\w\\\\]+)\\\\\w+;/m', $source, $found);
-        foreach ($found[1] as $space) {
+        foreach ($isBuilt ? [] : $found[1] as $space) {
             $uses[$here][$dir.'/'.str_replace('\\', '/', $space)] = true;
         }
     }
@@ -104,7 +107,8 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
             $count['over 160'],
             $count['lines'],
         )}, {$count['longest line']})",
-        'methods with more than four parameters, records eight' => (string) $count['more than 4 parameters'],
+        'methods with more than four parameters' => (string) $count['more than 4 parameters'],
+        'constructors with more than eight, most of them records of a row' => (string) $count['more than 8 fields'],
         'final classes' => "{$count['final']} of {$count['classes']}",
         '@throws, share of methods' => $of($count['throws'], count($methods)),
         'rows handed on as object' => (string) $count['stdClass or object rows'],

@@ -39,26 +39,12 @@ final class Drafts
     /**
      * Saves a text over the revision that the author saw.
      *
-     * @param  int  $seenRevision  revision of the draft that was on the author's screen; 0 where there was none
-     *
      * @throws InvalidArgumentException when the text is longer than any shop takes, or there is no such resource in
      * the store
      */
-    public function save(
-        Store $store,
-        int $resourceId,
-        TextField $field,
-        string $value,
-        int $seenRevision,
-        Origin $origin,
-        ?int $userId,
-        ?int $recipeId = null,
-    ): SaveOutcome {
-        return $this->writer->save(
-            $store,
-            [new TextEdit($resourceId, $field, $value, $seenRevision)],
-            new Author($origin, $userId, $recipeId),
-        )[0];
+    public function save(Store $store, TextEdit $edit, Author $author): SaveOutcome
+    {
+        return $this->writer->save($store, [$edit], $author)[0];
     }
 
     /**

@@ -7,6 +7,8 @@ namespace App\Demo;
 use App\Access\Models\User;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
@@ -202,7 +204,11 @@ final readonly class GrowWork implements LongWork
     {
         $known = $this->drafts->find($row->id, $field);
         if ($known === null) {
-            $this->drafts->save($store, $row->id, $field, $text, 0, Origin::Hand, $this->person('writer'));
+            $this->drafts->save(
+                $store,
+                new TextEdit($row->id, $field, $text, 0),
+                new Author(Origin::Hand, $this->person('writer')),
+            );
             $known = $this->drafts->find($row->id, $field);
         }
 

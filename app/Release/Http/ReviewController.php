@@ -8,6 +8,8 @@ use App\Access\Models\User;
 use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
@@ -87,12 +89,13 @@ final class ReviewController
         try {
             $outcome = $drafts->save(
                 $store,
-                $known->resourceId,
-                $known->field,
-                (string) ($given['text'] ?? ''),
-                (int) $given['revision'],
-                Origin::Hand,
-                $user,
+                new TextEdit(
+                    $known->resourceId,
+                    $known->field,
+                    (string) ($given['text'] ?? ''),
+                    (int) $given['revision'],
+                ),
+                new Author(Origin::Hand, $user),
             );
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['text' => $wrong->getMessage()]);

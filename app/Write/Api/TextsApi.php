@@ -6,6 +6,8 @@ namespace App\Write\Api;
 
 use App\Catalogue\StoreResources;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
@@ -49,12 +51,8 @@ final readonly class TextsApi
         try {
             $outcome = $this->drafts->save(
                 $store,
-                $resource,
-                $textField,
-                $request->string('text')->value(),
-                $request->integer('revision'),
-                Origin::Import,
-                Caller::id($request),
+                new TextEdit($resource, $textField, $request->string('text')->value(), $request->integer('revision')),
+                new Author(Origin::Import, Caller::id($request)),
             );
         } catch (InvalidArgumentException $wrong) {
             throw ValidationException::withMessages(['text' => $wrong->getMessage()]);

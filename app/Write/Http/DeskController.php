@@ -10,7 +10,9 @@ use App\Changes\Addresses\PageDoor;
 use App\Changes\Addresses\SlugAdvice;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
 use App\Changes\Editing\EditSteps;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\StoreDrafts;
 use App\Facts\NumberWindow;
@@ -204,12 +206,13 @@ final class DeskController
         try {
             $outcome = $drafts->save(
                 $store,
-                $resource,
-                $textField,
-                Typed::text($request->input('text')),
-                $request->integer('revision'),
-                Origin::Hand,
-                $user->id,
+                new TextEdit(
+                    $resource,
+                    $textField,
+                    Typed::text($request->input('text')),
+                    $request->integer('revision'),
+                ),
+                new Author(Origin::Hand, $user->id),
             );
         } catch (InvalidArgumentException $wrong) {
             return $request->expectsJson()

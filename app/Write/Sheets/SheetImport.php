@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Write\Sheets;
 
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableReader;
@@ -108,12 +110,13 @@ final readonly class SheetImport
         if ($mine) {
             $outcome = $this->drafts->save(
                 $store,
-                (int) $row->resource_id,
-                TextField::from((int) $row->field),
-                (string) $row->text,
-                $revision,
-                Origin::Import,
-                $userId,
+                new TextEdit(
+                    (int) $row->resource_id,
+                    TextField::from((int) $row->field),
+                    (string) $row->text,
+                    $revision,
+                ),
+                new Author(Origin::Import, $userId),
             );
             if (! $outcome->saved) {
                 return 'The text on the desk has changed once more: look at it again.';
@@ -155,12 +158,13 @@ final readonly class SheetImport
                 $after = (int) $row->place;
                 $outcome = $this->drafts->save(
                     $store,
-                    (int) $row->resource_id,
-                    TextField::from((int) $row->field),
-                    (string) $row->text,
-                    (int) $row->revision,
-                    Origin::Import,
-                    $userId,
+                    new TextEdit(
+                        (int) $row->resource_id,
+                        TextField::from((int) $row->field),
+                        (string) $row->text,
+                        (int) $row->revision,
+                    ),
+                    new Author(Origin::Import, $userId),
                 );
                 DB::table('write_sheet_rows')
                     ->where('sheet_id', $sheet)

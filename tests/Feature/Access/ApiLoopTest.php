@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
@@ -84,12 +86,8 @@ it('goes through the whole loop by a client that knows the description alone', f
     expect($saved)->draft->toBe('A title by a script')->state->toBe('open');
     app(Drafts::class)->save(
         $store,
-        $text['resource'],
-        TextField::Title,
-        'By hand',
-        $saved['revision'],
-        Origin::Hand,
-        null,
+        new TextEdit($text['resource'], TextField::Title, 'By hand', $saved['revision']),
+        new Author(Origin::Hand, null),
     );
     expect(
         $client->call('putTexts', $place, ['text' => 'Again', 'revision' => $saved['revision']], 409)['detail'],

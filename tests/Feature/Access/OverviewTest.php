@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Gather\Files\FileSort;
 use App\Platform\Work\WorkDesk;
@@ -354,7 +356,11 @@ it('ticks the first hour off by what is there, and names what each thing gives',
         ->assertSessionHasNoErrors();
     expect($done())->toBe([10, 20, 30, 40, 50]);
     $resource = (int) DB::table('resources')->where('store_id', $store->id)->value('id');
-    app(Drafts::class)->save($store, $resource, TextField::Title, 'A better title', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $store,
+        new TextEdit($resource, TextField::Title, 'A better title', 0),
+        new Author(Origin::Hand, null),
+    );
     expect($done())->toBe([10, 20, 30, 40, 50, 60]);
     // Taken back, it is no longer there, and no longer ticked off.
     app(StoreOptions::class)->set($store->refresh(), 'ways', '');
@@ -419,7 +425,11 @@ function livedInForOverview(): Store
     $drafts = app(Drafts::class);
     $two = DB::table('resources')->where('store_id', $store->id)->orderBy('id')->limit(2)->pluck('id')->all();
     foreach ($two as $resource) {
-        $drafts->save($store, (int) $resource, TextField::Title, 'A better title', 0, Origin::Hand, $writer->id);
+        $drafts->save(
+            $store,
+            new TextEdit((int) $resource, TextField::Title, 'A better title', 0),
+            new Author(Origin::Hand, $writer->id),
+        );
     }
     $ready = $drafts->find((int) $two[0], TextField::Title) ?? throw new LogicException();
     $drafts->markReady($store, [$ready->id], true, $writer->id);

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -85,12 +87,8 @@ it(
         // A page that is kept out of search from now on is no row any more, and comes back with its draft.
         app(Drafts::class)->save(
             $store,
-            (int) $rows['/item/ash']->id,
-            TextField::Title,
-            'A better mug',
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit((int) $rows['/item/ash']->id, TextField::Title, 'A better mug', 0),
+            new Author(Origin::Hand, null),
         );
         $site->page('/item/ash', '<title>Ash</title><meta name="robots" content="noindex"><h1>Ash</h1>');
         crawl($store);
@@ -106,7 +104,11 @@ it('gives rows, drafts and history over to the shop when it is connected, by pag
     $before = written($store);
     $drafts = app(Drafts::class);
     foreach (['/item/ash', '/item/birch'] as $path) {
-        $drafts->save($store, (int) $before[$path]->id, TextField::Title, "New $path", 0, Origin::Hand, null);
+        $drafts->save(
+            $store,
+            new TextEdit((int) $before[$path]->id, TextField::Title, "New $path", 0),
+            new Author(Origin::Hand, null),
+        );
     }
     $goods = [
         ['no' => 1, 'sku' => 'F-ash', 'url' => '/item/ash', 'seo' => ['title' => 'Ash Mug, hand thrown', 'text' => '']],

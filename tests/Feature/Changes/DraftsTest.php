@@ -10,6 +10,7 @@ use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\TextEdit;
 use App\Changes\History;
 use App\Changes\HistoryEntry;
 use App\Changes\HistoryEvent;
@@ -79,12 +80,8 @@ it('loses no word, whatever people and recipes do one after the other', function
             $revision = mt_rand(0, 2) === 0 ? $seen[array_rand($seen)] : ($before !== null ? $before->revision : 0);
             $outcome = $drafts->save(
                 $store,
-                $resource,
-                TextField::Title,
-                "  $text ",
-                $revision,
-                Origin::Hand,
-                $people[mt_rand(0, 1)],
+                new TextEdit($resource, TextField::Title, "  $text ", $revision),
+                new Author(Origin::Hand, $people[mt_rand(0, 1)]),
             );
             $isStale =
                 $revision !== ($before !== null ? $before->revision : 0) &&
@@ -123,7 +120,11 @@ it('loses no word, whatever people and recipes do one after the other', function
 it('leaves alone what is on its way to the shop', function (): void {
     [$store, $resource] = storeWithText();
     $drafts = app(Drafts::class);
-    $draft = $drafts->save($store, $resource, TextField::Title, 'On its way', 0, Origin::Hand, null)->draft;
+    $draft = $drafts->save(
+        $store,
+        new TextEdit($resource, TextField::Title, 'On its way', 0),
+        new Author(Origin::Hand, null),
+    )->draft;
     expect($drafts->markReady($store, [$draft?->id], true, null))
         ->toBe(1)
         ->and($drafts->markReady($store, [$draft?->id], true, null))
@@ -133,12 +134,8 @@ it('leaves alone what is on its way to the shop', function (): void {
         ->update(['state' => DraftState::Sending->value]);
     $outcome = $drafts->save(
         $store,
-        $resource,
-        TextField::Title,
-        'Something else',
-        sure($draft?->revision),
-        Origin::Hand,
-        null,
+        new TextEdit($resource, TextField::Title, 'Something else', sure($draft?->revision)),
+        new Author(Origin::Hand, null),
     );
     expect($outcome->saved)
         ->toBeFalse()
@@ -156,18 +153,26 @@ it('takes no text of another store, none that is too long, and marks none of it'
     [$store, $resource] = storeWithText();
     [$other] = storeWithText();
     $drafts = app(Drafts::class);
-    $draft = $drafts->save($store, $resource, TextField::Title, 'Mine', 0, Origin::Hand, null)->draft;
-    expect(fn () => $drafts->save($other, $resource, TextField::Title, 'Theirs', 0, Origin::Hand, null))
+    $draft = $drafts->save($store, new TextEdit($resource, TextField::Title, 'Mine', 0), new Author(Origin::Hand, null))
+        ->draft;
+    expect(
+        fn () => $drafts->save(
+            $other,
+            new TextEdit($resource, TextField::Title, 'Theirs', 0),
+            new Author(Origin::Hand, null),
+        ),
+    )
         ->toThrow(InvalidArgumentException::class, 'no text of resource')
         ->and(
             fn () => $drafts->save(
                 $store,
-                $resource,
-                TextField::Title,
-                str_repeat('ü', TextField::Title->longest() + 1),
-                sure($draft?->revision),
-                Origin::Hand,
-                null,
+                new TextEdit(
+                    $resource,
+                    TextField::Title,
+                    str_repeat('ü', TextField::Title->longest() + 1),
+                    sure($draft?->revision),
+                ),
+                new Author(Origin::Hand, null),
             ),
         )
         ->toThrow(InvalidArgumentException::class, 'characters at most')
@@ -182,7 +187,8 @@ it('takes no text of another store, none that is too long, and marks none of it'
 it('decides a clash for one side, and once', function (bool $ours): void {
     [$store, $resource, $stored] = storeWithText();
     $drafts = app(Drafts::class);
-    $draft = $drafts->save($store, $resource, TextField::Title, 'Ours', 0, Origin::Hand, null)->draft;
+    $draft = $drafts->save($store, new TextEdit($resource, TextField::Title, 'Ours', 0), new Author(Origin::Hand, null))
+        ->draft;
     DB::table('drafts')
         ->where('id', $draft?->id)
         ->update(['state' => DraftState::Clash->value]);

@@ -7,6 +7,8 @@ use App\Changes\Drafts;
 use App\Changes\DriftCause;
 use App\Changes\DriftedText;
 use App\Changes\Drifts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\NewHistoryEntry;
@@ -96,7 +98,7 @@ it('puts ours back as drafts, or accepts theirs for good', function (): void {
 it('leaves a text with a draft to its release', function (): void {
     $id = released($this->store, $this->products[0]['id'], 'Our title');
     crawl($this->store);
-    app(Drafts::class)->save($this->store, $id, TextField::Title, 'A draft over it', 0, Origin::Hand, null);
+    app(Drafts::class)->save($this->store, new TextEdit($id, TextField::Title, 'A draft over it', 0), new Author(Origin::Hand, null));
     changeInShop($this->products[0]['id'], ['title' => 'Their title']);
     crawl($this->store);
     expect(drifted($this->store))->toBe([]);

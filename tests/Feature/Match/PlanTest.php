@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Catalogue\PlannedResources;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\WhyNot;
@@ -40,7 +42,11 @@ function plannedAndWritten(TestCase $test, Store $store, array $what = []): int
         ->post("/s/$store->slug/match/terms/".gapTerm($store)->id.'/plan', ['plan' => 'planned'] + $what)
         ->assertSessionHas('done');
     $resource = (int) DB::table('resources')->where('page_id', plannedPage($store))->value('id');
-    app(Drafts::class)->save($store, $resource, TextField::Title, 'Rattan lamps by hand', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $store,
+        new TextEdit($resource, TextField::Title, 'Rattan lamps by hand', 0),
+        new Author(Origin::Hand, null),
+    );
 
     return $resource;
 }

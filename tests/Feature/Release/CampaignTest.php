@@ -6,6 +6,8 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\DriftedText;
 use App\Changes\Drifts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\NewEvent;
@@ -80,7 +82,11 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
     $before = array_map(shopPage(...), $paths);
     // Somebody has a draft of one of them, which is to go out after the sale.
     $kept = (int) $texts[0]?->resource_id;
-    $own = app(Drafts::class)->save($store, $kept, TextField::Title, 'For after the sale', 0, Origin::Hand, null);
+    $own = app(Drafts::class)->save(
+        $store,
+        new TextEdit($kept, TextField::Title, 'For after the sale', 0),
+        new Author(Origin::Hand, null),
+    );
     app(Drafts::class)->markReady($store, [$own->draft?->id], true, null);
 
     $writer = member($store, Role::Writer);

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\Handover;
@@ -170,12 +172,8 @@ it(
         $drafts = app(Drafts::class);
         $save = static fn (string $path, string $text) => $drafts->save(
             $store,
-            (int) textOf($store, $path)->id,
-            TextField::Title,
-            $text,
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit((int) textOf($store, $path)->id, TextField::Title, $text, 0),
+            new Author(Origin::Hand, null),
         );
         shopFile($store, 'wares.csv', potteryOffice('GET', '/files/wares.csv'));
         $save('/mugs/1000-ash-mug.html', 'A new one');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\NewEvent;
@@ -67,22 +69,19 @@ it('goes by itself at its hour, once, with what was looked at and nothing else',
     $changed = $drafts->where('field', 1)->values()[1];
     $outcome = app(Drafts::class)->save(
         $this->store,
-        (int) $changed?->resource_id,
-        TextField::Title,
-        'Nobody has looked at this one',
-        (int) $changed?->revision,
-        Origin::Hand,
-        null,
+        new TextEdit(
+            (int) $changed?->resource_id,
+            TextField::Title,
+            'Nobody has looked at this one',
+            (int) $changed?->revision,
+        ),
+        new Author(Origin::Hand, null),
     );
     app(Drafts::class)->markReady($this->store, [$outcome->draft?->id], true, null);
     $later = app(Drafts::class)->save(
         $this->store,
-        (int) $changed?->resource_id,
-        TextField::Description,
-        'A description that came later',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $changed?->resource_id, TextField::Description, 'A description that came later', 0),
+        new Author(Origin::Hand, null),
     );
     app(Drafts::class)->markReady($this->store, [$later->draft?->id], true, null);
 
@@ -116,12 +115,13 @@ it('takes what was changed since where it was approved since', function (): void
     $draft = DB::table('drafts')->where('store_id', $this->store->id)->orderBy('id')->first();
     app(Drafts::class)->save(
         $this->store,
-        (int) $draft?->resource_id,
-        TextField::Title,
-        'Changed, and approved by somebody',
-        (int) $draft?->revision,
-        Origin::Hand,
-        null,
+        new TextEdit(
+            (int) $draft?->resource_id,
+            TextField::Title,
+            'Changed, and approved by somebody',
+            (int) $draft?->revision,
+        ),
+        new Author(Origin::Hand, null),
     );
     app(Drafts::class)->markReady($this->store, [(int) $draft?->id], true, null);
     $this->actingAs(member($this->store, Role::Approver))->post(route('release.review.texts', $this->store), [
@@ -265,12 +265,8 @@ it('asks for somebody else than who made it, where the store does', function ():
     $resource = (int) DB::table('resources')->where('store_id', $this->store->id)->where('kind', 3)->value('id');
     $saved = app(Drafts::class)->save(
         $this->store,
-        $resource,
-        TextField::Title,
-        'A title of its own approver',
-        0,
-        Origin::Hand,
-        $writer->id,
+        new TextEdit($resource, TextField::Title, 'A title of its own approver', 0),
+        new Author(Origin::Hand, $writer->id),
     );
     app(Drafts::class)->markReady($this->store, [$saved->draft?->id], true, $writer->id);
     app(StoreOptions::class)->set($this->store, 'needs_approval', '2');

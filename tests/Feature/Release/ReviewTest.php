@@ -6,6 +6,8 @@ use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -24,12 +26,8 @@ beforeEach(function (): void {
     ) {
         $this->drafts->save(
             $this->store,
-            (int) $product->id,
-            TextField::Title,
-            "A title to be looked through, number $i",
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit((int) $product->id, TextField::Title, "A title to be looked through, number $i", 0),
+            new Author(Origin::Hand, null),
         );
     }
     $this->ids = DB::table('drafts')
@@ -59,12 +57,13 @@ it('approves texts without sending them, and sends what is approved alone', func
     $draft = DB::table('drafts')->where('id', $this->ids[1])->first();
     $this->drafts->save(
         $this->store,
-        (int) $draft?->resource_id,
-        TextField::Title,
-        'Another title altogether, since',
-        (int) $draft?->revision,
-        Origin::Hand,
-        null,
+        new TextEdit(
+            (int) $draft?->resource_id,
+            TextField::Title,
+            'Another title altogether, since',
+            (int) $draft?->revision,
+        ),
+        new Author(Origin::Hand, null),
     );
     expect(
         DB::table('drafts')->where('store_id', $this->store->id)->whereNotNull('approved_at')->pluck('id')->all(),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Access\Memberships;
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
@@ -36,7 +38,11 @@ function livedIn(): Store
         ) ?? throw new LogicException();
     Worklists::add($store, $list, [(int) DB::table('weigh_scores')->where('store_id', $store->id)->value('page_id')]);
     $resource = (int) DB::table('resources')->where('store_id', $store->id)->value('id');
-    app(Drafts::class)->save($store, $resource, TextField::Title, '=SUM(1,2) a better title', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $store,
+        new TextEdit($resource, TextField::Title, '=SUM(1,2) a better title', 0),
+        new Author(Origin::Hand, null),
+    );
 
     return $store;
 }

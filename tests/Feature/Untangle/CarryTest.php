@@ -8,6 +8,8 @@ use App\Changes\AddressDrifts;
 use App\Changes\Addresses\SlugAdvice;
 use App\Changes\AddressField;
 use App\Changes\AddressSending;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
@@ -438,12 +440,8 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
     $old = (string) $resource?->url;
     app(App\Changes\Drafts::class)->save(
         $store,
-        (int) $resource?->id,
-        Orchard\Core\Wording\TextField::Title,
-        'A better title',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $resource?->id, Orchard\Core\Wording\TextField::Title, 'A better title', 0),
+        new Author(Origin::Hand, null),
     );
     DB::table('page_index')
         ->where('page_id', $resource?->page_id)

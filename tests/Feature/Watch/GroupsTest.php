@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\AddressField;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Live\LiveChanges;
 use App\Gather\Files\FileSort;
 use App\Platform\Work\WorkDesk;
@@ -136,12 +138,13 @@ it(
         $draft = DB::table('drafts')->where('id', $ids[0])->first();
         app(Drafts::class)->save(
             $store,
-            (int) $draft?->resource_id,
-            Orchard\Core\Wording\TextField::Title,
-            'Quite another title',
-            (int) $draft?->revision,
-            App\Changes\Origin::Hand,
-            null,
+            new TextEdit(
+                (int) $draft?->resource_id,
+                Orchard\Core\Wording\TextField::Title,
+                'Quite another title',
+                (int) $draft?->revision,
+            ),
+            new Author(App\Changes\Origin::Hand, null),
         );
         app(Drafts::class)->markReady($store, [$ids[0]], true, null);
         ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, new ReleaseWish(), null);

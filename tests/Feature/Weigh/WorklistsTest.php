@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\NewHistoryEntry;
@@ -341,12 +343,8 @@ it(
             ->toBe(2);
         $drafts->save(
             $store,
-            (int) $resource?->id,
-            TextField::Title,
-            'A title that the list hears of',
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit((int) $resource?->id, TextField::Title, 'A title that the list hears of', 0),
+            new Author(Origin::Hand, null),
         );
         expect($states())->toBe(['written', 'planned']);
         $drafts->markReady(

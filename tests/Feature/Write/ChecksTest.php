@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Work\WorkDesk;
@@ -42,12 +44,8 @@ function wroteTitle(Tests\TestCase $test, int $resource, string $text): void
     $draft = app(Drafts::class)->find($resource, TextField::Title);
     app(Drafts::class)->save(
         $test->store,
-        $resource,
-        TextField::Title,
-        $text,
-        $draft->revision ?? 0,
-        Origin::Hand,
-        $test->writer->id,
+        new TextEdit($resource, TextField::Title, $text, $draft->revision ?? 0),
+        new Author(Origin::Hand, $test->writer->id),
     );
 }
 
@@ -276,7 +274,11 @@ it(
         wroteTitle($this, $one, 'Vases and bowls in verdigris');
         expect(titleChecks($one))->toContain('heading');
         // A heading that is to change counts as it will be.
-        app(Drafts::class)->save($this->store, $one, TextField::H1, 'Our vases', 0, Origin::Hand, $this->writer->id);
+        app(Drafts::class)->save(
+            $this->store,
+            new TextEdit($one, TextField::H1, 'Our vases', 0),
+            new Author(Origin::Hand, $this->writer->id),
+        );
         expect(titleChecks($one))->not->toContain('heading');
     },
 );

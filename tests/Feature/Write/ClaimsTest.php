@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
 use App\Write\Facts\StoreFacts;
@@ -98,7 +100,11 @@ it(
         $store = shopOfFacts();
         $resource = (int) DB::table('resources')->where('store_id', $store->id)->where('number', 'L-7')->value('id');
         $text = 'Arched lamp, free returns and a 10 year guarantee';
-        app(Drafts::class)->save($store, $resource, TextField::Title, $text, 0, Origin::Hand, null);
+        app(Drafts::class)->save(
+            $store,
+            new TextEdit($resource, TextField::Title, $text, 0),
+            new Author(Origin::Hand, null),
+        );
         $this->actingAs(member($store, Role::Writer));
         $faults = "/s/$store->slug/write/faults/$resource/title";
         $this->get($faults)
@@ -126,7 +132,11 @@ it(
         $store = shopOfFacts();
         $lamp = (int) DB::table('resources')->where('store_id', $store->id)->where('name', 'Arched lamp')->value('id');
         $drafts = app(Drafts::class);
-        $saved = $drafts->save($store, $lamp, TextField::Title, 'Oak lamp, 64 cm high', 0, Origin::Hand, null);
+        $saved = $drafts->save(
+            $store,
+            new TextEdit($lamp, TextField::Title, 'Oak lamp, 64 cm high', 0),
+            new Author(Origin::Hand, null),
+        );
         Claims::tick();
         $this->actingAs(member($store, Role::Writer));
         $cell = fn (): array => $this->getJson("/s/$store->slug/write/rows?ids=$lamp")->json('rows.0.texts.title');
@@ -139,12 +149,8 @@ it(
         // Another text is not judged by what was said of this one.
         $drafts->save(
             $store,
-            $lamp,
-            TextField::Title,
-            'Brass lamp, 54 cm high',
-            sure($saved->draft?->revision),
-            Origin::Hand,
-            null,
+            new TextEdit($lamp, TextField::Title, 'Brass lamp, 54 cm high', sure($saved->draft?->revision)),
+            new Author(Origin::Hand, null),
         );
         expect($cell()['doubts'])->toBe([]);
         $this->get("/s/$store->slug/write/counts")

@@ -6,6 +6,8 @@ use App\Access\Models\User;
 use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\History;
 use App\Changes\HistoryEntry;
 use App\Changes\Origin;
@@ -112,29 +114,34 @@ it('marks repeated texts on every page that shares them, and takes the mark away
     [$one, $two, $three] = [product($this->store, 0), product($this->store, 1), product($this->store, 2)];
     $drafts = app(Drafts::class);
     $same = 'Exactly the same title on two pages of one market';
-    $first = $drafts->save($this->store, $one->id, TextField::Title, $same, 0, Origin::Hand, null)->draft;
+    $first = $drafts->save(
+        $this->store,
+        new TextEdit($one->id, TextField::Title, $same, 0),
+        new Author(Origin::Hand, null),
+    )->draft;
     expect(checksOf($one->id))->not->toContain('repeated');
-    $drafts->save($this->store, $two->id, TextField::Title, mb_strtoupper($same), 0, Origin::Hand, null);
+    $drafts->save(
+        $this->store,
+        new TextEdit($two->id, TextField::Title, mb_strtoupper($same), 0),
+        new Author(Origin::Hand, null),
+    );
     expect(checksOf($one->id))->toContain('repeated')->and(checksOf($two->id))->toContain('repeated');
     $drafts->save(
         $this->store,
-        $one->id,
-        TextField::Title,
-        'Now it is a title of its own',
-        sure($first?->revision),
-        Origin::Hand,
-        null,
+        new TextEdit($one->id, TextField::Title, 'Now it is a title of its own', sure($first?->revision)),
+        new Author(Origin::Hand, null),
     );
     expect(checksOf($one->id))->not->toContain('repeated')->and(checksOf($two->id))->not->toContain('repeated');
     $shown = (string) DB::table('resource_texts')->where('resource_id', $three->id)->where('field', 1)->value('shown');
     $drafts->save(
         $this->store,
-        $two->id,
-        TextField::Title,
-        str_replace(' – Tindrel', '', $shown),
-        $drafts->find($two->id, TextField::Title)->revision ?? 0,
-        Origin::Hand,
-        null,
+        new TextEdit(
+            $two->id,
+            TextField::Title,
+            str_replace(' – Tindrel', '', $shown),
+            $drafts->find($two->id, TextField::Title)->revision ?? 0,
+        ),
+        new Author(Origin::Hand, null),
     );
     expect(checksOf($two->id))->toContain('repeated')->and(checksOf($three->id))->toContain('repeated');
 });
@@ -185,12 +192,8 @@ it('says the same of a text whether it is looked at alone or with all others', f
                 : ['The same for three', 'The same for some', 'One of its own '.$i][mt_rand(0, 2)];
         $drafts->save(
             $this->store,
-            $resource,
-            $field,
-            $text,
-            $known !== null ? $known->revision : 0,
-            Origin::Hand,
-            $user->id,
+            new TextEdit($resource, $field, $text, $known !== null ? $known->revision : 0),
+            new Author(Origin::Hand, $user->id),
         );
     }
     $rows = fn (): array => DB::table('write_rows')
@@ -386,12 +389,8 @@ it('finds pages by their name, by what is shown, and by what is drafted', functi
     expect($found(mb_substr($shown, 20, 40)))->toContain((int) $two->id);
     app(Drafts::class)->save(
         $store,
-        (int) $two->id,
-        TextField::Title,
-        'Überall 100% Öko_Leuchte',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $two->id, TextField::Title, 'Überall 100% Öko_Leuchte', 0),
+        new Author(Origin::Hand, null),
     );
     expect($found('öko_leuchte'))
         ->toBe([(int) $two->id])

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
@@ -119,12 +121,8 @@ it(
         $draft = app(Drafts::class)->find($byHand, TextField::Title);
         app(Drafts::class)->save(
             $this->store,
-            $byHand,
-            TextField::Title,
-            'By hand',
-            sure($draft?->revision),
-            Origin::Hand,
-            null,
+            new TextEdit($byHand, TextField::Title, 'By hand', sure($draft?->revision)),
+            new Author(Origin::Hand, null),
         );
         // One that is live as the recipe made it, and one that still has the shop's own text.
         DB::table('drafts')
@@ -314,9 +312,17 @@ it('tells which texts would be duplicates, of each other and of pages that it le
         ->where('id', $products[2])
         ->update(['name' => 'Mine Already']);
     $collection = (int) DB::table('resources')->where('store_id', $this->store->id)->where('kind', 2)->value('id');
-    app(Drafts::class)->save($this->store, $collection, TextField::Title, 'mine already lamp', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $this->store,
+        new TextEdit($collection, TextField::Title, 'mine already lamp', 0),
+        new Author(Origin::Hand, null),
+    );
     // What is gone from the shop is nobody's twin.
-    app(Drafts::class)->save($this->store, $products[5], TextField::Title, 'vanished lamp', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $this->store,
+        new TextEdit($products[5], TextField::Title, 'vanished lamp', 0),
+        new Author(Origin::Hand, null),
+    );
     DB::table('resources')
         ->where('id', $products[5])
         ->update(['gone' => 1]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Inventory\Selections;
 use App\Platform\Work\WorkDesk;
@@ -166,12 +168,8 @@ it('makes drafts of what fits alone, and takes a whole run back, but for what wa
     $touched = DB::table('drafts')->where('store_id', $this->store->id)->orderByDesc('id')->first();
     app(Drafts::class)->save(
         $this->store,
-        (int) $touched?->resource_id,
-        TextField::Title,
-        'Mended by hand',
-        (int) $touched?->revision,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $touched?->resource_id, TextField::Title, 'Mended by hand', (int) $touched?->revision),
+        new Author(Origin::Hand, null),
     );
     $this->post(route('write.run.apply', [$this->store, $second]), ['do' => 'back'])->assertSessionHasNoErrors();
     endRun($second);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Tables\TableReader;
 use App\Write\Sheets\SheetImport;
@@ -22,12 +24,8 @@ it(
         $byHand = $products[0];
         app(Drafts::class)->save(
             $this->store,
-            $byHand?->id,
-            TextField::Title,
-            'Written by a person, to stay as it is',
-            0,
-            Origin::Hand,
-            null,
+            new TextEdit($byHand?->id, TextField::Title, 'Written by a person, to stay as it is', 0),
+            new Author(Origin::Hand, null),
         );
         DB::table('resource_texts')
             ->where('resource_id', $products[1]?->id)
@@ -123,30 +121,18 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     $products = DB::table('resources')->where('store_id', $this->store->id)->where('kind', 3)->orderBy('id')->get();
     $before = $drafts->save(
         $this->store,
-        $products[0]?->id,
-        TextField::Title,
-        '=A draft that looks like a formula',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit($products[0]?->id, TextField::Title, '=A draft that looks like a formula', 0),
+        new Author(Origin::Hand, null),
     )->draft;
     $touched = $drafts->save(
         $this->store,
-        $products[3]?->id,
-        TextField::Title,
-        'Draft at the time of the export',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit($products[3]?->id, TextField::Title, 'Draft at the time of the export', 0),
+        new Author(Origin::Hand, null),
     )->draft;
     $untouched = $drafts->save(
         $this->store,
-        $products[4]?->id,
-        TextField::Title,
-        'Another draft of that time',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit($products[4]?->id, TextField::Title, 'Another draft of that time', 0),
+        new Author(Origin::Hand, null),
     )->draft;
     expect(orchard(['write:export', "--store={$this->store->slug}", "--format=$format", "--out=$file"])['code'])->toBe(
         0,
@@ -172,21 +158,13 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     // Meanwhile on the desk: two drafts are changed, and in the shop one text.
     $drafts->save(
         $this->store,
-        $products[3]?->id,
-        TextField::Title,
-        'Changed on the desk meanwhile',
-        sure($touched?->revision),
-        Origin::Hand,
-        null,
+        new TextEdit($products[3]?->id, TextField::Title, 'Changed on the desk meanwhile', sure($touched?->revision)),
+        new Author(Origin::Hand, null),
     );
     $drafts->save(
         $this->store,
-        $products[4]?->id,
-        TextField::Title,
-        'Also changed on the desk',
-        sure($untouched?->revision),
-        Origin::Hand,
-        null,
+        new TextEdit($products[4]?->id, TextField::Title, 'Also changed on the desk', sure($untouched?->revision)),
+        new Author(Origin::Hand, null),
     );
     DB::table('resource_texts')
         ->where('resource_id', $products[5]?->id)

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\Review\Reviewer;
 use App\Changes\Review\Reviewers;
@@ -60,12 +62,8 @@ function draftsOfMakers(): array
                 ]);
                 $saved = $drafts->save(
                     $store,
-                    $resource,
-                    $field,
-                    "Lamp number $n of maker $maker, $field->name",
-                    0,
-                    Origin::Hand,
-                    null,
+                    new TextEdit($resource, $field, "Lamp number $n of maker $maker, $field->name", 0),
+                    new Author(Origin::Hand, null),
                 );
                 $by[$maker][] = $saved->draft?->id;
             }
@@ -243,12 +241,8 @@ it('approves what was seen, and not what came after', function (): void {
     $draft = DB::table('drafts')->where('id', $id)->first();
     app(Drafts::class)->save(
         $store,
-        (int) $draft?->resource_id,
-        TextField::Title,
-        'Changed under their eyes',
-        (int) $draft?->revision,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $draft?->resource_id, TextField::Title, 'Changed under their eyes', (int) $draft?->revision),
+        new Author(Origin::Hand, null),
     );
     app(Drafts::class)->markReady($store, [$id], true, null);
     $this->actingAs($approver)
@@ -283,17 +277,18 @@ it('approves together what nothing speaks against, and leaves the rest to the ey
         $material = $nth % 4 < 2 ? 'brass' : 'oak';
         app(Drafts::class)->save(
             $store,
-            (int) $draft?->resource_id,
-            TextField::from((int) $draft?->field),
-            'Lamp '.
-                chr(97 + $nth).
-                " by A made of $material".
-                ((int) $draft?->field === 2
-                    ? ', with all that there is to say of it in one line that is long enough to be one'
-                    : ' for every table'),
-            (int) $draft?->revision,
-            Origin::Hand,
-            null,
+            new TextEdit(
+                (int) $draft?->resource_id,
+                TextField::from((int) $draft?->field),
+                'Lamp '.
+                    chr(97 + $nth).
+                    " by A made of $material".
+                    ((int) $draft?->field === 2
+                        ? ', with all that there is to say of it in one line that is long enough to be one'
+                        : ' for every table'),
+                (int) $draft?->revision,
+            ),
+            new Author(Origin::Hand, null),
         );
     }
     DB::table('drafts')->where('store_id', $store->id)->whereNotIn('id', $ids)->delete();

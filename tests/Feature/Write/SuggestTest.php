@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Inventory\Makers;
 use App\Platform\Database\Records;
@@ -135,7 +137,11 @@ it('writes three texts for each of a hundred, none with more than its facts, non
 it('takes clean texts of many pages at once, leaves what people wrote, and can take it all back', function (): void {
     $store = crawledStore();
     $pages = somePages($store, 20);
-    app(Drafts::class)->save($store, $pages[0], TextField::Title, 'By hand', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $store,
+        new TextEdit($pages[0], TextField::Title, 'By hand', 0),
+        new Author(Origin::Hand, null),
+    );
     ['wish' => $wish] = suggested($store, TextField::Title, $pages);
     // One claims what no fact says; it is marked, and not taken in bulk.
     $doubtful = $pages[1];
@@ -168,12 +174,8 @@ it('takes clean texts of many pages at once, leaves what people wrote, and can t
     // A text that is changed by hand afterwards was not good as it was.
     app(Drafts::class)->save(
         $store,
-        $taken,
-        TextField::Title,
-        'Better by hand',
-        (int) $drafts[$taken]?->revision,
-        Origin::Hand,
-        $writer->id,
+        new TextEdit($taken, TextField::Title, 'Better by hand', (int) $drafts[$taken]?->revision),
+        new Author(Origin::Hand, $writer->id),
     );
     expect(DB::table('write_suggestions')->where('resource_id', $taken)->where('state', 3)->count())->toBe(1);
     $this->postJson("/s/$store->slug/write/undo")->assertOk();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Events\TrialEnded;
 use App\Changes\Origin;
 use App\Changes\Trials\Trials;
@@ -71,23 +73,25 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
         $draft = $drafts->firstWhere('resource_id', $page?->resource_id);
         $outcome = app(Drafts::class)->save(
             $store,
-            (int) $page?->resource_id,
-            TextField::Title,
-            'By somebody else',
-            (int) ($draft->revision ?? 0),
-            Origin::Hand,
-            $approver->id,
+            new TextEdit(
+                (int) $page?->resource_id,
+                TextField::Title,
+                'By somebody else',
+                (int) ($draft->revision ?? 0),
+            ),
+            new Author(Origin::Hand, $approver->id),
         );
         expect($outcome->saved)->toBeFalse()->and($outcome->reason)->toContain('in a trial until');
         // Its description is no part of the trial.
         $other = app(Drafts::class)->save(
             $store,
-            (int) $page?->resource_id,
-            TextField::Description,
-            'Another description that nobody compares with anything.',
-            0,
-            Origin::Hand,
-            $approver->id,
+            new TextEdit(
+                (int) $page?->resource_id,
+                TextField::Description,
+                'Another description that nobody compares with anything.',
+                0,
+            ),
+            new Author(Origin::Hand, $approver->id),
         );
         expect($other->saved)->toBeTrue();
     }
@@ -123,12 +127,8 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     $page = $pages->where('number', 0)->first();
     $outcome = app(Drafts::class)->save(
         $store,
-        (int) $page?->resource_id,
-        TextField::Title,
-        'Afterwards',
-        0,
-        Origin::Hand,
-        $approver->id,
+        new TextEdit((int) $page?->resource_id, TextField::Title, 'Afterwards', 0),
+        new Author(Origin::Hand, $approver->id),
     );
     expect($outcome->saved)->toBeTrue();
 });
@@ -139,26 +139,23 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
     $page = DB::table('text_trial_pages')->where('trial_id', $trial)->first();
     $draft = app(Drafts::class)->save(
         $store,
-        (int) $page?->resource_id,
-        TextField::Title,
-        'Meanwhile',
-        0,
-        Origin::Hand,
-        null,
+        new TextEdit((int) $page?->resource_id, TextField::Title, 'Meanwhile', 0),
+        new Author(Origin::Hand, null),
     );
     expect(fn () => app(Trials::class)->begin($store, $trial, $approver->id))->toThrow('have drafts by now');
     expect(DB::table('text_spells')->where('store_id', $store->id)->count())->toBe(0);
     app(Drafts::class)->save(
         $store,
-        (int) $page?->resource_id,
-        TextField::Title,
-        (string) DB::table('resource_texts')
-            ->where('resource_id', $page?->resource_id)
-            ->where('field', 1)
-            ->value('stored'),
-        sure($draft->draft?->revision),
-        Origin::Hand,
-        null,
+        new TextEdit(
+            (int) $page?->resource_id,
+            TextField::Title,
+            (string) DB::table('resource_texts')
+                ->where('resource_id', $page?->resource_id)
+                ->where('field', 1)
+                ->value('stored'),
+            sure($draft->draft?->revision),
+        ),
+        new Author(Origin::Hand, null),
     );
     app(Trials::class)->begin($store, $trial, $approver->id);
     expect(fn () => app(Trials::class)->begin($store, $trial, $approver->id))->toThrow(InvalidArgumentException::class);
@@ -167,8 +164,11 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
         ->assertSessionHas('done');
     $now = (int) DB::table('drafts')->where('resource_id', $page?->resource_id)->value('revision');
     expect(
-        app(Drafts::class)->save($store, (int) $page?->resource_id, TextField::Title, 'Free', $now, Origin::Hand, null)
-            ->saved,
+        app(Drafts::class)->save(
+            $store,
+            new TextEdit((int) $page?->resource_id, TextField::Title, 'Free', $now),
+            new Author(Origin::Hand, null),
+        )->saved,
     )->toBeTrue();
     // Plans of one wording, or of recipes that are another store's, are refused.
     $this->post("/s/$store->slug/write/trials", [

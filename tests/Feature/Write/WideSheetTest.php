@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\Drafts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Tables\TableReader;
 use App\Stores\Models\Store;
@@ -143,12 +145,8 @@ it(
         foreach ([2, 3] as $at) {
             $saved = app(Drafts::class)->save(
                 $this->store,
-                $ids[$at],
-                TextField::Description,
-                'Written on the desk meanwhile',
-                0,
-                Origin::Hand,
-                null,
+                new TextEdit($ids[$at], TextField::Description, 'Written on the desk meanwhile', 0),
+                new Author(Origin::Hand, null),
             );
             expect($saved->saved)->toBeTrue();
         }
@@ -233,7 +231,11 @@ it('makes nothing of a file that comes back as it went, whatever its texts begin
         ->where('store_id', $this->store->id)
         ->where('kind', App\Stores\Kinds\PageKind::Product->value)
         ->value('id');
-    app(Drafts::class)->save($this->store, $id, TextField::Title, '=1+1 lamps, "quoted"', 0, Origin::Hand, null);
+    app(Drafts::class)->save(
+        $this->store,
+        new TextEdit($id, TextField::Title, '=1+1 lamps, "quoted"', 0),
+        new Author(Origin::Hand, null),
+    );
     $others = DB::table('resource_texts')
         ->where('store_id', $this->store->id)
         ->where('field', '>', 2)
