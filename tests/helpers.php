@@ -166,7 +166,10 @@ function potteryStore(bool $connected = true): Store
     return $store->refresh();
 }
 
-/** @return array<array-key, mixed> the second shop's switches or its log; what is given is switched */
+/**
+ * @param  array<array-key, mixed>  $turn
+ * @return array<array-key, mixed> the second shop's switches or its log; what is given is switched
+ */
 function pottery(string $path, ?array $turn = null): array
 {
     $context = stream_context_create([
@@ -215,7 +218,11 @@ function handedStore(int $wares = 240): Store
     return $store;
 }
 
-/** Brings a file of the shop in and confirms what was found on sight. */
+/**
+ * Brings a file of the shop in and confirms what was found on sight.
+ *
+ * @param  array<array-key, mixed>  $needs
+ */
 function shopFile(Store $store, string $name, string $bytes, ?array $needs = null): App\Release\Handing\ShopFile
 {
     $path = (string) tempnam(sys_get_temp_dir(), 'file');
@@ -259,7 +266,10 @@ function member(Store $store, Role $role): User
     return $user;
 }
 
-/** @return array<string, mixed> what the shop's admin API answers */
+/**
+ * @param  array<array-key, mixed>  $body
+ * @return array<string, mixed> what the shop's admin API answers
+ */
 function office(string $method, string $path, ?array $body = null, string $ifMatch = ''): array
 {
     $context = stream_context_create([
@@ -282,7 +292,11 @@ function office(string $method, string $path, ?array $body = null, string $ifMat
     );
 }
 
-/** Somebody changes texts in the shop's own back office. */
+/**
+ * Somebody changes texts in the shop's own back office.
+ *
+ * @param  array<array-key, mixed>  $fields
+ */
 function changeInShop(string $id, array $fields): void
 {
     $version = office('GET', "/resources/$id")['version'];
@@ -566,6 +580,7 @@ function untangled(Store $store): array
     return $rows;
 }
 
+/** @return array<array-key, mixed> */
 function foundSite(): array
 {
     $site = tangledSite();
@@ -655,6 +670,8 @@ function judged(LaidOutShop $shop): array
 /**
  * Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return
  * array<string, string> path by external id
+ *
+ * @return array<array-key, mixed>
  */
 function readyDrafts(Store $store, int $count): array
 {
@@ -929,7 +946,11 @@ function judgeAll(Store $store): void
     );
 }
 
-/** A page of a shop that nothing connects, with the links of all the others. */
+/**
+ * A page of a shop that nothing connects, with the links of all the others.
+ *
+ * @param  array<array-key, mixed>  $links
+ */
 function lampPage(Site $site, string $path, string $name, array $links = []): void
 {
     $site->page(

@@ -230,7 +230,11 @@ final class LinkedShop
         }
     }
 
-    /** Pages that nothing leads to, one for each reason and sometimes two. @param  list<string>  $products */
+    /**
+     * Pages that nothing leads to, one for each reason and sometimes two. @param  list<string>  $products
+     *
+     * @param  array<array-key, mixed>  $products
+     */
     private function hide(array $products): void
     {
         $alone = function (string $name, string $why): string {

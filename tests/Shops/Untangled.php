@@ -47,6 +47,7 @@ final class Untangled
     /** @var array<string, ParameterStudy> */
     public array $studies = [];
 
+    /** @param  array<array-key, mixed>  $urls */
     public function __construct(TangledShop $shop, ?array $urls = null)
     {
         $urls ??= array_keys($shop->pages);
@@ -235,7 +236,10 @@ final class Untangled
         }
     }
 
-    /** @param  array<string, int>  $numbers @param  array<int, string>  $kinds */
+    /**
+     * @param  array<string, int>  $numbers @param  array<int, string>  $kinds
+     * @param  array<array-key, mixed>  $kinds
+     */
     private static function identity(
         int $number,
         string $url,

@@ -86,7 +86,10 @@ final class ApiClient
         return (array) $answer->json();
     }
 
-    /** @param  array<string, mixed>|string|null  $body */
+    /**
+     * @param  array<string, mixed>|string|null  $body
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
     private function send(string $method, string $at, array|string|null $body): TestResponse
     {
         $headers = ['Authorization' => "Bearer {$this->token}", 'Accept' => 'application/json'];

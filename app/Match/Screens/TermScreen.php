@@ -11,7 +11,7 @@ use App\Match\Terms\Asks;
 use App\Match\Terms\MatchState;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Said;
-use App\Match\Terms\TermForm;
+use App\Match\Terms\SearchedForm;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermPage;
 use App\Match\Tracking\TermHistory;
@@ -54,7 +54,7 @@ final class TermScreen
             'linking' => RivalryBook::linking($store, $rivals),
             'pages' => Pages::of($store, array_values(array_unique($ids))),
             'forms' => Records::select(
-                TermForm::class,
+                SearchedForm::class,
                 'SELECT text, volume FROM match_forms WHERE store_id = ? AND run = ? AND market_id
                     = ? AND term_digest = ? ORDER BY COALESCE(volume, 0) DESC, impressions DESC, text LIMIT 12',
                 [$store->id, $state->run ?? 0, $row->marketId, $row->digest],

@@ -6,7 +6,10 @@ use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\RateRange;
 use Orchard\Core\Demand\WorkloadFill;
 
-/** @param  list<array{id: int, worth: float, effort: int}>  $all */
+/**
+ * @param  list<array{id: int, worth: float, effort: int}>  $all
+ * @param  array<array-key, mixed>  $ids
+ */
 function worthOf(array $all, array $ids): float
 {
     return array_sum(

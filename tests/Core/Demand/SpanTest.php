@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 use Orchard\Core\Demand\Span;
 
-/** @return list<int> weeks back that lie in these spans */
+/**
+ * @param  array<array-key, mixed>  $spans
+ * @return list<int> weeks back that lie in these spans
+ */
 function weeksOf(array $spans): array
 {
     $weeks = [];

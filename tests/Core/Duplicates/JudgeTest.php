@@ -10,7 +10,11 @@ use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
 
-/** A page with a text of its own; what is given replaces it. */
+/**
+ * A page with a text of its own; what is given replaces it.
+ *
+ * @param  array<array-key, mixed>  $items
+ */
 function seenPage(
     string $path,
     string $h1 = 'Aurora lamp',

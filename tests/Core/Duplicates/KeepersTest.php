@@ -312,7 +312,11 @@ it('judges large parts by what their pages are called, and asks of a dozen at mo
     expect(array_map(count(...), $whole->groups()))->toBe([500]);
 });
 
-/** Marks of a page with a text of its own. */
+/**
+ * Marks of a page with a text of its own.
+ *
+ * @param  array<array-key, mixed>  $items
+ */
 function marked(
     int $page,
     string $path,

@@ -19,7 +19,12 @@ function shopUrl(string $path): PageUrl
         throw new LogicException($path);
 }
 
-/** @param  array<string, bool>  $same  by "a b" */
+/**
+ * @param  array<string, bool>  $same  by "a b"
+ * @param  array<array-key, mixed>  $acts
+ * @param  array<array-key, mixed>  $order
+ * @return array<array-key, mixed>
+ */
 function groupsOf(int $pages, array $same, array $acts = [], ?array $order = null): array
 {
     $digests = [];

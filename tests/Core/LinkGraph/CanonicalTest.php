@@ -88,7 +88,10 @@ it('follows what pages declare, round and round if need be', function (): void {
     expect($ways->leadsBack(1))->toBeFalse()->and($ways->leadsBack(4))->toBeTrue()->and($ways->leadsBack(6))->toBeTrue()->and($ways->namesAnother(2))->toBeTrue()->and($ways->namesAnother(3))->toBeFalse()->and($ways->namesAnother(9))->toBeFalse();
 });
 
-/** @return list<string> */
+/**
+ * @param  array<array-key, mixed>  $pages
+ * @return list<string>
+ */
 function hreflangFaults(array $pages): array
 {
     return array_map(static fn (array $f): string => parse_url($f['page'], PHP_URL_PATH).' '.$f['code'].' '.$f['fault']->value, iterator_to_array(HreflangAudit::faults(array_combine(array_map(static fn (HreflangPage $p): string => $p->url, $pages), $pages)), false));

@@ -7,7 +7,13 @@ use Orchard\Core\LinkGraph\LinkMap;
 use Orchard\Core\LinkGraph\PageRank;
 use Orchard\Core\LinkGraph\RedirectPath;
 
-/** Brute force: relax every edge until nothing changes. */
+/**
+ * Brute force: relax every edge until nothing changes.
+ *
+ * @param  array<array-key, mixed>  $edges
+ * @param  array<array-key, mixed>  $redirects
+ * @return array<array-key, mixed>
+ */
 function slowDepths(int $nodes, int $home, array $edges, array $redirects): array
 {
     $depth = [$home => 0];

@@ -135,7 +135,11 @@ it('stays in a drawing at all else', function (string $name): void {
         ->title->toBeNull();
 })->with(['g', 'path', 'title', 'a', 'text', 'style', 'section']);
 
-/** A page of random pieces around regions that it shares with others. */
+/**
+ * A page of random pieces around regions that it shares with others.
+ *
+ * @param  array<array-key, mixed>  $regions
+ */
 function piecedPage(Chance $chance, array $regions): string
 {
     $pieces = [

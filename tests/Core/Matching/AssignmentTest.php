@@ -16,7 +16,10 @@ function candidates(array $rows): Candidates
     return $candidates;
 }
 
-/** @param  list<array<int, int>>  $rows  @param  array<int, true>  $used */
+/**
+ * @param  list<array<int, int>>  $rows  @param  array<int, true>  $used
+ * @param  array<array-key, mixed>  $used
+ */
 function bestByTrying(array $rows, array $used = [], int $row = 0): int
 {
     if ($row === count($rows)) {

@@ -9,7 +9,11 @@ use Orchard\Core\Redirects\RedirectBook;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
 
-/** Redirects as shops have them, and hostile ones, and ten thousand in all. @return list<Redirect> */
+/**
+ * Redirects as shops have them, and hostile ones, and ten thousand in all. @return list<Redirect>
+ *
+ * @return array<array-key, mixed>
+ */
 function bookOfTenThousand(): array
 {
     $url = static fn (string $target): PageUrl => PageUrl::parse("https://new.example$target") ??
@@ -66,6 +70,9 @@ function bookOfTenThousand(): array
 /**
  * What is planned for a request: a line with its parameters, else one for its path alone, its query passed on. @param
  * list<Redirect> $lines @return array{int, ?string}
+ *
+ * @param  array<array-key, mixed>  $lines
+ * @return array<array-key, mixed>
  */
 function planned(array $lines, string $target): array
 {
@@ -117,7 +124,11 @@ function freePort(): int
     return $port;
 }
 
-/** Runs a web server in a folder of its own until the test has asked it. @param  list<string>  $command */
+/**
+ * Runs a web server in a folder of its own until the test has asked it. @param  list<string>  $command
+ *
+ * @param  array<array-key, mixed>  $command
+ */
 function serving(array $command, int $port, string $dir, Closure $ask): void
 {
     $process =

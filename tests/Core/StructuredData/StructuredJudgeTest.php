@@ -15,7 +15,10 @@ function faultsOf(mixed $data): array
     );
 }
 
-/** @param  array<string, mixed>  $more @return array<string, mixed> a product with nothing wrong */
+/**
+ * @param  array<string, mixed>  $more @return array<string, mixed> a product with nothing wrong
+ * @return array<array-key, mixed>
+ */
 function rightProduct(array $more = []): array
 {
     return $more + [

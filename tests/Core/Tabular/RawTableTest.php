@@ -67,7 +67,11 @@ function readElsewhere(string $bytes, string $charset = '', string $separator = 
     return (array) json_decode(implode("\n", $out), true);
 }
 
-/** @return array<string, array{string, string}> cells that differ, by place: before and after */
+/**
+ * @param  array<array-key, mixed>  $before
+ * @param  array<array-key, mixed>  $after
+ * @return array<string, array{string, string}> cells that differ, by place: before and after
+ */
 function cellsThatDiffer(array $before, array $after): array
 {
     $differ = [];
@@ -139,7 +143,10 @@ it('gives back 5,000 rows to the byte, and with 400 new texts just these cells d
         ->toHaveCount(2);
 })->with('sheets');
 
-/** @return list<int> */
+/**
+ * @param  array<array-key, mixed>  $cells
+ * @return list<int>
+ */
 function collectKeys(array $cells): array
 {
     $keys = array_keys($cells);

@@ -6,6 +6,10 @@ use Orchard\Core\Text\Slot;
 use Orchard\Core\Wording\Bulk\PageText;
 use Orchard\Core\Wording\Bulk\TextChanges;
 
+/**
+ * @param  array<array-key, mixed>  $given
+ * @param  array<array-key, mixed>  $others
+ */
 function changed(
     string $kind,
     string $text,

@@ -29,7 +29,11 @@ function gallery(array $images, array $structured = [], string $name = 'Aurora t
     );
 }
 
-/** @param  list<array{src: string, alt: ?string, isMain: bool}>  $images */
+/**
+ * @param  list<array{src: string, alt: ?string, isMain: bool}>  $images
+ * @param  array<array-key, mixed>  $variants
+ * @return array<array-key, mixed>
+ */
 function altsOf(array $images, string $name = 'Aurora table lamp', string $language = 'en', array $variants = []): array
 {
     return array_combine(

@@ -187,8 +187,8 @@ it('sends strict headers, and cookies that are Secure where the scheme is', func
         ->not->toContain('unsafe')
         ->and($plain->headers->get('X-Content-Type-Options'))
         ->toBe('nosniff');
-    $cookie = static fn ($response) => collect($response->headers->getCookies())->first(
-        static fn ($c) => $c->getName() === 'orchard_session',
+    $cookie = static fn ($response) => current(
+        array_filter($response->headers->getCookies(), static fn ($c): bool => $c->getName() === 'orchard_session'),
     );
     expect($cookie($plain)->isSecure())
         ->toBeFalse()

@@ -53,7 +53,11 @@ function states(int $release): array
     return DB::table('release_items')->where('release_id', $release)->pluck('state')->countBy()->all();
 }
 
-/** A store that is connected to whatever a mapping says. */
+/**
+ * A store that is connected to whatever a mapping says.
+ *
+ * @param  array<array-key, mixed>  $mapping
+ */
 function mappedStore(Site $site, array $mapping): Store
 {
     $store = $site->store();

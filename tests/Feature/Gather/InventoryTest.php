@@ -90,7 +90,10 @@ function figuredStore(): Store
     return $store;
 }
 
-/** @return list<int> all pages of a filter, screen by screen */
+/**
+ * @param  array<array-key, mixed>  $asked
+ * @return list<int> all pages of a filter, screen by screen
+ */
 function listed(Store $store, array $asked): array
 {
     $ids = [];

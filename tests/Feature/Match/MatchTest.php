@@ -491,7 +491,7 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
 it('exports and imports a mapping, by command and by screen', function (): void {
     $store = matchedStore();
     $told = orchard(['match:export', "--store=$store->slug", '--json']);
-    $rows = json_decode($told['out'], true);
+    $rows = (array) json_decode($told['out'], true);
     expect($told['code'])->toBe(0)->and(array_keys($rows[0]))->toBe(MatchExport::PAGES);
     $lead = collect($rows)->firstWhere('lead_term', '!=', '');
     expect($lead['intent'])->not->toBe('')->and(leadsOf($store))->toContain($lead['lead_term']);

@@ -34,7 +34,11 @@ function draftOf(int $resource, TextField $field = TextField::Title): ?stdClass
     return DB::table('drafts')->where('resource_id', $resource)->where('field', $field->value)->first();
 }
 
-/** Plans the page and writes its title; tells its resource. */
+/**
+ * Plans the page and writes its title; tells its resource.
+ *
+ * @param  array<array-key, mixed>  $what
+ */
 function plannedAndWritten(TestCase $test, Store $store, array $what = []): int
 {
     $test->actingAs(member($store, Role::Writer));

@@ -7,7 +7,11 @@ use Orchard\Core\Matching\Assignment;
 use Orchard\Core\Matching\Candidates;
 use Tests\Shops\TermWorld;
 
-/** What a choice of terms for pages is truly worth, of the most that could be had. */
+/**
+ * What a choice of terms for pages is truly worth, of the most that could be had.
+ *
+ * @param  array<array-key, mixed>  $pairs
+ */
 function partOfMost(TermWorld $world, array $pairs): float
 {
     $candidates = new Candidates();

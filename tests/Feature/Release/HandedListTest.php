@@ -15,7 +15,11 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-/** A shop without an API whose filters are pages of their own. @return array{Site, Store} */
+/**
+ * A shop without an API whose filters are pages of their own. @return array{Site, Store}
+ *
+ * @return array<array-key, mixed>
+ */
 function filteredShop(): array
 {
     $site = new Site();

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 beforeEach(fn () => freshShop());
 
-/** @return array{int, array<string, mixed>, string} status, body, header lines */
+/**
+ * @param  array<array-key, mixed>  $headers
+ * @return array{int, array<string, mixed>, string} status, body, header lines
+ */
 function rawOffice(string $method, string $path, ?string $body = null, array $headers = []): array
 {
     $context = stream_context_create([
@@ -31,6 +34,7 @@ function bearer(): string
     return 'Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token'));
 }
 
+/** @return array<array-key, mixed> */
 function firstProduct(): array
 {
     return office('GET', '/resources?kind=product&limit=1')['items'][0];

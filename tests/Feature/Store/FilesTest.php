@@ -10,6 +10,11 @@ use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\NumberForm;
 
+/**
+ * @param  array<array-key, mixed>  $columns
+ * @param  array<array-key, mixed>  $rows
+ * @return array<array-key, mixed>
+ */
 function throughFile(string $format, array $columns, array $rows): array
 {
     $path = (string) tempnam(sys_get_temp_dir(), 'table');

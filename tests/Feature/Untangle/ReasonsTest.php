@@ -54,7 +54,10 @@ function reasonsOf(string $types): array
     return $all;
 }
 
-/** @param  list<array<string, mixed>>  $rows */
+/**
+ * @param  list<array<string, mixed>>  $rows
+ * @return array<array-key, mixed>
+ */
 function recodedReasons(string $table, string $column, array $rows): array
 {
     DB::table($table)->delete();

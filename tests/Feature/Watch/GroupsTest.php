@@ -38,7 +38,11 @@ function recipeNamed(Store $store, string $name): int
     return keptRecipe($store, $name, '#name');
 }
 
-/** The pages of a change were written by a recipe. */
+/**
+ * The pages of a change were written by a recipe.
+ *
+ * @param  array<array-key, mixed>  $numbers
+ */
 function writtenBy(int $change, int $recipe, array $numbers): void
 {
     DB::table('watch_pages as w')

@@ -98,7 +98,10 @@ function twoYears(int $seed): array
     return [$store, $rows, $totals];
 }
 
-/** @param  array<array<string, mixed>>  $rows */
+/**
+ * @param  array<array<string, mixed>>  $rows
+ * @return array<array-key, mixed>
+ */
 function between(array $rows, int $from, int $to): array
 {
     return array_filter($rows, static fn (array $row): bool => $row['week'] >= $from && $row['week'] < $to);

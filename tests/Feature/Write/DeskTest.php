@@ -13,6 +13,7 @@ use App\Changes\HistoryEntry;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
@@ -39,8 +40,15 @@ function checksOf(int $resource, string $field = 'title'): array
     return array_map(static fn ($check): string => $check->key(), Orchard\Core\Wording\Check::inBits($bits));
 }
 
-function saveText(Store $store, User $user, int $resource, string $text, int $revision = 0, string $field = 'title')
-{
+/** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+function saveText(
+    Store $store,
+    User $user,
+    int $resource,
+    string $text,
+    int $revision = 0,
+    string $field = 'title',
+): TestResponse {
     return test()
         ->actingAs($user)
         ->postJson("/s/{$store->slug}/write/texts/$resource/$field", ['text' => $text, 'revision' => $revision]);

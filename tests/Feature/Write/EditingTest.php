@@ -25,7 +25,10 @@ beforeEach(function (): void {
         ->all();
 });
 
-/** @param  list<array{int, string, string, 3?: int}>  $edits  resource, field, text and the revision that was seen */
+/**
+ * @param  list<array{int, string, string, 3?: int}>  $edits  resource, field, text and the revision that was seen
+ * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+ */
 function editTexts(Store $store, User $user, string $action, array $edits, ?int $step = null): TestResponse
 {
     return test()
@@ -45,6 +48,7 @@ function editTexts(Store $store, User $user, string $action, array $edits, ?int 
         ]);
 }
 
+/** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
 function turnStep(Store $store, User $user, string $which): TestResponse
 {
     return test()

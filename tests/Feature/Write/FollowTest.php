@@ -23,7 +23,11 @@ beforeEach(function (): void {
     $this->actingAs($this->writer = member($this->store, Role::Writer));
 });
 
-/** Lets the approved recipes follow, as after a crawl. @return list<int> the runs */
+/**
+ * Lets the approved recipes follow, as after a crawl. @return list<int> the runs
+ *
+ * @return array<array-key, mixed>
+ */
 function followed(Store $store): array
 {
     $before = (int) DB::table('work')->max('id');

@@ -28,7 +28,12 @@ beforeEach(function (): void {
     );
 });
 
-/** Tries the recipe by the screen and works it to its end. @return int the run */
+/**
+ * Tries the recipe by the screen and works it to its end. @return int the run
+ *
+ * @param  array<array-key, mixed>  $data
+ * @param  array<array-key, mixed>  $query
+ */
 function tryRecipe(Tests\TestCase $test, Store $store, array $data, array $query = []): int
 {
     $to = (string) $test

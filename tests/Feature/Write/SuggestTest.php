@@ -39,7 +39,10 @@ function somePages(Store $store, int $count = 1000): array
         ->all();
 }
 
-/** @return array{wish: int, ended: string} */
+/**
+ * @param  array<array-key, mixed>  $pages
+ * @return array{wish: int, ended: string}
+ */
 function suggested(Store $store, TextField $field, array $pages, ?Source $source = null, ?Style $style = null): array
 {
     $source ??= app(Sources::class)->of($store)[0];
@@ -75,6 +78,7 @@ function foreignSource(Store $store, Site $site): Source
     return app(Sources::class)->of($store)[1];
 }
 
+/** @param  array<array-key, mixed>  $usage */
 function completion(string $content, ?array $usage = null): string
 {
     return json_encode(

@@ -19,7 +19,11 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Orchard\Core\Wording\TextField;
 
-/** Two wordings for titles of products, over the products of the small shop. @return array{Store, int} */
+/**
+ * Two wordings for titles of products, over the products of the small shop. @return array{Store, int}
+ *
+ * @return array<array-key, mixed>
+ */
 function plannedTrial(): array
 {
     $store = crawledStore();

@@ -19,7 +19,12 @@ beforeEach(function (): void {
     $this->actingAs($this->writer = member($this->store, Role::Writer));
 });
 
-/** The file as the browser gets it, as rows by column name. @return list<array<string, string>> */
+/**
+ * The file as the browser gets it, as rows by column name. @return list<array<string, string>>
+ *
+ * @param  array<array-key, mixed>  $query
+ * @return array<array-key, mixed>
+ */
 function wideRows(Tests\TestCase $test, Store $store, array $query = [], string $format = 'csv'): array
 {
     $file = (string) tempnam(sys_get_temp_dir(), 'wide');
