@@ -51,6 +51,19 @@ function sure(mixed $value): mixed
     return $value === null || $value === false ? throw new LogicException('What a test needs is not there.') : $value;
 }
 
+/**
+ * A list that has something in it: without this a largest of nothing is the failure.
+ *
+ * @template T of array<mixed>
+ *
+ * @param  T  $values
+ * @return T&non-empty-array<mixed>
+ */
+function some(array $values): array
+{
+    return $values !== [] ? $values : throw new LogicException('What a test needs is not there.');
+}
+
 function ruler(): Ruler
 {
     static $ruler;
@@ -221,7 +234,7 @@ function handedStore(int $wares = 240): Store
 /**
  * Brings a file of the shop in and confirms what was found on sight.
  *
- * @param  array<array-key, mixed>  $needs
+ * @param  list<int>  $needs
  */
 function shopFile(Store $store, string $name, string $bytes, ?array $needs = null): App\Release\Handing\ShopFile
 {

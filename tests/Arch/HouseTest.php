@@ -67,7 +67,10 @@ it('ties and comments tables in migrations of their own room alone', function ()
     $foreign = [];
     $seen = 0;
     foreach (
-        [...glob(app_path('*/Migrations/*_tie_rows_of_*')), ...glob(app_path('*/Migrations/*_tell_units_of_*'))] as $path
+        [
+            ...glob(app_path('*/Migrations/*_tie_rows_of_*')) ?: [],
+            ...glob(app_path('*/Migrations/*_tell_units_of_*')) ?: [],
+        ] as $path
     ) {
         preg_match_all("~ForeignKeys::tie\\('(\w+)'|'([a-z]\w*)\.\w+'~", (string) file_get_contents($path), $found);
         foreach (array_filter([...$found[1], ...$found[2]]) as $table) {

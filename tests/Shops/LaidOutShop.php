@@ -478,7 +478,10 @@ final class LaidOutShop
 
     private function address(string $language, string $sort, string $slug): string
     {
-        return ($language === 'en' ? '' : "/$language").sprintf($this->layout[$sort], $slug);
+        $form = $this->layout[$sort];
+        assert(is_string($form));
+
+        return ($language === 'en' ? '' : "/$language").sprintf($form, $slug);
     }
 
     /** What else is shown, another choice each time. */

@@ -153,16 +153,15 @@ final class TermWorld
     {
         $rows = "page,query,day,clicks,impressions,position\n";
         foreach ($this->terms as $nth => $t) {
-            foreach (
-                array_values(array_map(null, array_keys($this->places[$nth]), $this->places[$nth])) as $rank => [$page, $position]
-            ) {
+            $rank = 0;
+            foreach ($this->places[$nth] as $page => $position) {
                 $shown = $position <= 10 ? 0.9 : ($position <= 20 ? 0.25 : 0.03);
                 foreach ($days as $day) {
                     $impressions = (int) round(
                         (($t['searches'] / 4.35) * $shown * ($rank === 0 ? 1 : 0.6) * mt_rand(80, 120)) / 100,
                     );
                     if ($impressions > 0) {
-                        $clicks = min($impressions, self::count($impressions * self::rate(sure($position))));
+                        $clicks = min($impressions, self::count($impressions * self::rate($position)));
                         $this->clicks[$page][$day] = ($this->clicks[$page][$day] ?? 0) + $clicks;
                         $rows .=
                             "{$this->pages[$page]['path']},\"{$t['text']}\",$day,$clicks,$impressions,".
@@ -170,6 +169,7 @@ final class TermWorld
                             "\n";
                     }
                 }
+                $rank++;
             }
         }
 

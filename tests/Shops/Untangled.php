@@ -47,7 +47,7 @@ final class Untangled
     /** @var array<string, ParameterStudy> */
     public array $studies = [];
 
-    /** @param  array<array-key, mixed>  $urls */
+    /** @param  list<string>|null  $urls */
     public function __construct(TangledShop $shop, ?array $urls = null)
     {
         $urls ??= array_keys($shop->pages);
@@ -96,16 +96,16 @@ final class Untangled
         );
         $acts = [];
         $find = static fn (PageUrl $url): ?int => isset($byForm[$plain($url)], $facts[$byForm[$plain($url)]])
-            ? $byForm[$plain($url)]
+            ? (int) $byForm[$plain($url)]
             : null;
         $pages = array_map(
-            static fn (int $number): PageUrl => PageUrl::parse($urls[$number]),
+            static fn (int $number): PageUrl => sure(PageUrl::parse($urls[$number])),
             array_combine(array_keys($facts), array_keys($facts)),
         );
         uasort($pages, static fn (PageUrl $a, PageUrl $b): int => strcmp($a->digest(), $b->digest()));
         $this->studies = (new ParameterStudies($form, $identity, $this->kin))->study($pages, $find);
         $hash = new MinHash();
-        $digests = array_map(static fn (string $url): string => PageUrl::parse($url)?->digest(), $urls);
+        $digests = array_map(static fn (string $url): string => sure(PageUrl::parse($url))->digest(), $urls);
         foreach (array_keys($facts) as $number) {
             $finder->add(PageMarks::of($identity($number), $hash));
         }
@@ -117,7 +117,7 @@ final class Untangled
             foreach (AddressForm::parameters(sure(PageUrl::parse($url))) as [$name]) {
                 $study = $this->studies[AddressForm::scopeOf(sure(PageUrl::parse($url)))." $name"] ?? null;
                 $bare = $study?->effect()?->isSilent()
-                    ? $find(AddressForm::without(sure(PageUrl::parse(sure(sure($url)))), $name))
+                    ? $find(sure(AddressForm::without(sure(PageUrl::parse($url)), $name)))
                     : null;
                 if ($bare !== null && $bare !== $number) {
                     $kin = ($this->kin)($number, $bare);
@@ -163,7 +163,7 @@ final class Untangled
                 fn (int $number): KeeperEvidence => self::evidence($number, $group, $shop, $urls, $declared, $form),
                 $group,
             );
-            $keeper = Keeper::choose($evidence)->page;
+            $keeper = sure(Keeper::choose($evidence)->page);
             $this->tangles[] = array_map(static fn (int $number): string => $urls[$number], $group);
             foreach ($group as $number) {
                 $groupOf[$number] = $group[0];

@@ -35,7 +35,12 @@ final class MailCatcher
     public function mails(): array
     {
         return array_map(
-            static fn (string $line): array => (array) json_decode($line, true),
+            static function (string $line): array {
+                /** @var array{to: list<string>, from: string, subject: string, text: string} $mail */
+                $mail = (array) json_decode($line, true);
+
+                return $mail;
+            },
             file($this->file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [],
         );
     }

@@ -46,10 +46,12 @@ final class Receiver
     public function got(): array
     {
         return array_values(
-            array_map(
-                static fn (string $line): array => (array) json_decode($line, true, flags: JSON_THROW_ON_ERROR),
-                array_filter(explode("\n", (string) file_get_contents($this->file))),
-            ),
+            array_map(static function (string $line): array {
+                /** @var array{headers: array<string, string>, body: string} $call */
+                $call = (array) json_decode($line, true, flags: JSON_THROW_ON_ERROR);
+
+                return $call;
+            }, array_filter(explode("\n", (string) file_get_contents($this->file)))),
         );
     }
 

@@ -17,7 +17,7 @@ use Orchard\Core\Claims\QuantityReader;
  */
 function claimSheets(string $file): array
 {
-    $sheets = [];
+    $sheets = $true = $wrong = [];
     foreach (file(__DIR__."/data/$file.txt", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
         $rest = trim(substr($line, 1));
         if ($line[0] === '#') {
@@ -26,15 +26,20 @@ function claimSheets(string $file): array
                 [$name, $fact] = explode(': ', $part, 2);
                 $facts[$name] = $fact;
             }
-            $sheets[] = [new FactSheet($facts), [], []];
+            $sheets[] = new FactSheet($facts);
         } elseif ($line[0] === '+') {
-            $sheets[count($sheets) - 1][1][] = $rest;
+            $true[count($sheets) - 1][] = $rest;
         } else {
-            $sheets[count($sheets) - 1][2][] = explode(' | ', $rest, 2);
+            [$sentence, $fact] = explode(' | ', $rest, 2);
+            $wrong[count($sheets) - 1][] = [$sentence, $fact];
         }
     }
 
-    return $sheets;
+    return array_map(
+        static fn (FactSheet $sheet, int $nth): array => [$sheet, $true[$nth] ?? [], $wrong[$nth] ?? []],
+        $sheets,
+        array_keys($sheets),
+    );
 }
 
 /** @return list<string> */

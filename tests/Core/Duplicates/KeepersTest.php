@@ -315,7 +315,7 @@ it('judges large parts by what their pages are called, and asks of a dozen at mo
 /**
  * Marks of a page with a text of its own.
  *
- * @param  array<array-key, mixed>  $items
+ * @param  list<int>  $items
  */
 function marked(
     int $page,

@@ -29,7 +29,7 @@ function manyTexts(int $seed, int $count): array
         $texts[] = $text;
     }
 
-    return $texts;
+    return array_map(array_values(...), $texts);
 }
 
 it('splits texts into words the way people read them', function (): void {

@@ -20,7 +20,7 @@ function shopUrl(string $path): PageUrl
 }
 
 /**
- * @param  array<string, bool>  $same  by "a b"
+ * @param  array<array-key, bool>  $same  by "a b"
  * @param  array<array-key, mixed>  $acts
  * @param  array<array-key, mixed>  $order
  * @return array<array-key, mixed>

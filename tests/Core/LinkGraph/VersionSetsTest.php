@@ -30,6 +30,7 @@ it('gives a set that does not list its page to the page that it was copied from'
     array $copy,
     ?int $owner,
 ): void {
+    /** @var array{list<array{string, int}>, ?int, string} $copy */
     $sets = versionSets([1 => [WHOLE_SET, 1, 'en'], 2 => [WHOLE_SET, 2, 'de'], 3 => [WHOLE_SET, 3, 'fr'], 10 => $copy]);
     $pairs = iterator_to_array($sets->pairs(), false);
     expect($sets->owner(10))->toBe($owner)->and($sets->owner(1))->toBeNull()->and($sets->owner(2))->toBeNull();

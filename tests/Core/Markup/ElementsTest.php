@@ -20,7 +20,7 @@ function elementFacts(string $html, ?RegionMemory $memory = null): PageFacts
 
 function mainTextOf(string $body): string
 {
-    return elementFacts("<title>t</title><body>$body")->details?->text->text;
+    return elementFacts("<title>t</title><body>$body")->details->text->text ?? '';
 }
 
 // Phrasing content by the HTML Standard, section 3.2.5.2.5, as far as it is drawn within a line (section 15.3).
@@ -208,12 +208,13 @@ it('finds the links, headings and images that a tree of the same page holds', fu
         $wanted = [];
         foreach ($path->query('//a[@href]') ?: [] as $a) {
             assert($a instanceof DOMElement);
-            $alt = $path->query('.//img', $a)?->item(0);
-            $place = $path->query('ancestor::nav', $a)?->length
-                ? 'navigation'
-                : ($path->query('ancestor::footer', $a)?->length
-                    ? 'footer'
-                    : 'main');
+            $alt = sure($path->query('.//img', $a))->item(0);
+            $place =
+                sure($path->query('ancestor::nav', $a))->length > 0
+                    ? 'navigation'
+                    : (sure($path->query('ancestor::footer', $a))->length > 0
+                        ? 'footer'
+                        : 'main');
             $wanted[] = [
                 'http://shop.example'.$a->getAttribute('href'),
                 $told($a) !== '' || ! ($alt instanceof DOMElement) ? $told($a) : $alt->getAttribute('alt'),
@@ -235,9 +236,12 @@ it('finds the links, headings and images that a tree of the same page holds', fu
         )->toBe($wanted, $html);
         $headings = [];
         foreach ($path->query('//h1|//h2') ?: [] as $heading) {
+            assert($heading instanceof DOMElement);
             $headings[] = $told($heading);
         }
-        expect(array_map(static fn (array $one): string => $one['text'], $facts->details?->headings))->toBe($headings);
+        expect(array_map(static fn (array $one): string => $one['text'], sure($facts->details)->headings))->toBe(
+            $headings,
+        );
     }
 });
 
@@ -245,8 +249,8 @@ it('finds the links, headings and images that a tree of the same page holds', fu
 function headingsOf(string $body): array
 {
     return array_map(
-        static fn (array $one): array => [$one['text'], $one['part'] ?? '', $one['level']],
-        elementFacts("<body>$body</body>")->details?->headings,
+        static fn (array $one): array => [(string) $one['text'], (string) ($one['part'] ?? ''), (int) $one['level']],
+        sure(elementFacts("<body>$body</body>")->details)->headings,
     );
 }
 

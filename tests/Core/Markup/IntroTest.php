@@ -8,7 +8,7 @@ use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
 
 it('finds the sentences below the main heading', function (string $text, array $headings, string $intro): void {
-    expect(Intro::of($text, $headings))->toBe($intro);
+    expect(Intro::of($text, array_values($headings)))->toBe($intro);
 })->with([
     'counts and filters around it' => [
         "Home\nJugs\n24 products\nJugs of clay and glass for every table in the house.\nSort by price, low first\nSort by name, best first, newest first and so on and on and on and on and on and on and on",

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Orchard\Core\Markup\NotFoundText;
 
 it('knows a page that says of itself that it is not there', function (string $title, array $headings): void {
-    expect(NotFoundText::isSaid($title, $headings, 20, false))->toBeTrue();
+    expect(NotFoundText::isSaid($title, array_values($headings), 20, false))->toBeTrue();
 })->with([
     ['Page not found – Shop', ['Oops']],
     ['Shop', ['404']],
@@ -31,7 +31,7 @@ it('takes nothing else for one', function (
     int $words = 20,
     bool $isProduct = false,
 ): void {
-    expect(NotFoundText::isSaid($title, $headings, $words, $isProduct))->toBeFalse();
+    expect(NotFoundText::isSaid($title, array_values($headings), $words, $isProduct))->toBeFalse();
 })->with([
     ['Lamp 404 – Shop', ['Lamp 404']],
     ['Model 404 pendant', ['404 pendant lamp']],

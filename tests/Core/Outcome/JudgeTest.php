@@ -33,7 +33,7 @@ function pagesOfR(): array
         );
     }
 
-    return $groups;
+    return [$groups[0], $groups[1]];
 }
 
 it('tells what R tells of the same rows: slopes, spread, sum, error, range, chance and power', function (): void {

@@ -87,7 +87,7 @@ final readonly class MadeUpMarket
                 $week >= self::AFTER && ($truth += $mean - $page['means'][$week]);
             }
             $sum = static fn (string $of, int $from, int $n): float => (float) array_sum(
-                array_slice($page[$of], $from, $n),
+                array_slice((array) $page[$of], $from, $n),
             );
             $groups[$is ? 1 : 0][] = new WatchedPage(
                 $i + 1,

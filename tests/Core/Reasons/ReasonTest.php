@@ -14,7 +14,7 @@ it('comes back from how it is kept, in the words that it had, and no two types s
     $names = ['A-7', '12', 'x'];
     $said = [];
     foreach ($types::cases() as $type) {
-        assert($type instanceof ReasonType);
+        assert($type instanceof ReasonType && is_subclass_of($types, ReasonType::class));
         $of = $type === PairReason::Keeper ? [Reason::pack([new Reason(KeeperReason::Clicks, [12])])] : $names;
         $reason = new Reason($type, $of);
         $kept = Reason::pack([$reason]);
@@ -51,7 +51,7 @@ it('leaves out the last reasons where a list would be longer than its column', f
     ]);
     $packed = static fn (int ...$lengths): string => Reason::pack(
         array_map(
-            static fn (int $length, int $nth): Reason => $reason("r$nth", $length),
+            static fn (int $length, int|string $nth): Reason => $reason("r$nth", $length),
             $lengths,
             array_keys($lengths),
         ),

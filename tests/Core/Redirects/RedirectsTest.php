@@ -118,7 +118,7 @@ it('tells the ends of a long way round', function (): void {
 });
 
 it('says what is wrong with a line', function (RedirectFault $fault, array $of, string $words): void {
-    expect((new Reason($fault, $of))->words())->toBe($words);
+    expect((new Reason($fault, array_values($of)))->words())->toBe($words);
 })->with([
     [RedirectFault::AnotherLine, ['https://shop.example/b'], 'another line sends it to https://shop.example/b'],
     [RedirectFault::AnotherLine, [''], 'another line sends it to nowhere (gone)'],

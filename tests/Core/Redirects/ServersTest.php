@@ -125,9 +125,9 @@ function freePort(): int
 }
 
 /**
- * Runs a web server in a folder of its own until the test has asked it. @param  list<string>  $command
+ * Runs a web server in a folder of its own until the test has asked it.
  *
- * @param  array<array-key, mixed>  $command
+ * @param  list<string>  $command
  */
 function serving(array $command, int $port, string $dir, Closure $ask): void
 {
@@ -232,7 +232,7 @@ it('writes rules that a real nginx follows as planned, ten thousand of them, hos
     expect($lines)->toHaveCount(10_000);
     $dir = serverFolder();
     $port = freePort();
-    $rules = NginxRules::write($lines);
+    $rules = NginxRules::write(array_values($lines));
     file_put_contents(
         "$dir/nginx.conf",
         "daemon off;\nmaster_process off;\npid $dir/pid;\nerror_log $dir/error.log;\nevents {}\nhttp {\naccess_log off;\nclient_body_temp_path $dir/a;\nproxy_temp_path $dir/b;\nfastcgi_temp_path $dir/c;\nuwsgi_temp_path $dir/d;\nscgi_temp_path $dir/e;\n{$rules['maps']}\nserver {\nlisten 127.0.0.1:$port;\n{$rules['server']}\nreturn 404;\n}\n}\n",
@@ -250,7 +250,7 @@ it('writes rules that a real Apache follows as planned, ten thousand of them, ho
     $lines = bookOfTenThousand();
     $dir = serverFolder();
     $port = freePort();
-    $rules = ApacheRules::write($lines, "$dir/redirects.txt");
+    $rules = ApacheRules::write(array_values($lines), "$dir/redirects.txt");
     file_put_contents("$dir/redirects.txt", $rules['map']);
     mkdir("$dir/htdocs");
     $modules = implode(

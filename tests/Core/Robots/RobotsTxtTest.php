@@ -73,7 +73,7 @@ it('is quick on a pattern made to be slow', function (): void {
 });
 
 it('reads robots directives of pages', function (array $given, bool $noindex): void {
-    expect(IndexRules::from($given)->noindex)->toBe($noindex);
+    expect(IndexRules::from(array_values($given))->noindex)->toBe($noindex);
 })->with([
     [['noindex, follow'], true],
     [['NONE'], true],
@@ -90,7 +90,7 @@ it('reads directives to single crawlers for those that count', function (
     bool $noindex,
     array $barred,
 ): void {
-    $rules = IndexRules::from($given, ['Seekbot', 'imagebot']);
+    $rules = IndexRules::from(array_values($given), ['Seekbot', 'imagebot']);
     expect($rules->noindex)->toBe($noindex)->and($rules->barred)->toBe($barred);
 })->with([
     [['seekbot: noindex'], false, ['seekbot']],

@@ -330,7 +330,7 @@ it('makes structured data of articles in which nothing is wrong, and none withou
         'https://shop.example/journal/jugs',
         'Jugs and how to pour',
         $description,
-        $images,
+        array_values($images),
         'en',
         $publisher,
     );

@@ -14,7 +14,7 @@ function inCharset(string $text, string $charset): string
 
 it('recognises a charset by the letters', function (string $text, string $charset, array $languages): void {
     $bytes = inCharset($text, $charset);
-    $guess = CharsetGuess::of($bytes, $languages);
+    $guess = CharsetGuess::of($bytes, array_values($languages));
     expect($guess->encoding->decode($bytes))->toBe($text, $guess->encoding->name);
 })->with([
     'German' => ['Hängelampe für Küche und Flur, weiß, 12,50 €', 'WINDOWS-1252', ['de']],

@@ -22,7 +22,7 @@ it('reads the order of dates from all that speaks for one', function (
     ?DateOrder $order,
     bool $isSure,
 ): void {
-    $reading = DateReading::of($cells, '2026-11-29', $hints);
+    $reading = DateReading::of(array_values($cells), '2026-11-29', array_values($hints));
     expect($reading->order)->toBe($order)->and($reading->isSure)->toBe($isSure);
 })->with([
     'a day over twelve' => [['01/07/2026', '13/07/2026'], [DateOrder::MonthFirst], DateOrder::DayFirst, true],

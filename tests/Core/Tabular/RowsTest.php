@@ -33,7 +33,7 @@ it('gives cells back as they were written', function (string $separator): void {
                 $cells,
             ),
         );
-        expect(CsvRecord::cells($record."\r\n", $separator))
+        expect(CsvRecord::cells($record."\r\n", $separator ?: ','))
             ->toBe($cells)
             ->and(CsvRecord::isOpen($record."\n", $separator))
             ->toBeFalse();
@@ -104,12 +104,8 @@ it('reads each cell by what its column holds', function (
 
 it('says what is wrong with a cell, and shows it', function (CellSort $sort, string $cell, string $reason): void {
     $problem = rowReader([['it', $sort]])->read([$cell]);
-    expect($problem)
-        ->toBeInstanceOf(CellProblem::class)
-        ->and($problem->column)
-        ->toBe('It')
-        ->and($problem->reason)
-        ->toBe($reason);
+    assert($problem instanceof CellProblem);
+    expect($problem->column)->toBe('It')->and($problem->reason)->toBe($reason);
 })->with([
     [CellSort::Count, '-4', '"-4" is below nought'],
     [CellSort::Count, '1.5', '"1.5" is no whole number'],

@@ -174,27 +174,25 @@ it('learns how far a store reaches from where it ranks', function (): void {
 });
 
 it('adds a pair’s worth up from factors that people can read', function (): void {
-    $pair = static fn (float ...$change): PairFacts => new PairFacts(
-        ...sure(
-            sure(
-                sure(
-                    array_merge(
-                        [
-                            'searches' => 1000.0,
-                            'difficulty' => 40.0,
-                            'relevance' => 0.8,
-                            'asked' => 1.0,
-                            'fit' => 1.0,
-                            'position' => 12.0,
-                            'others' => null,
-                            'share' => 0.5,
-                            'clickValue' => 0.5,
-                        ],
-                        $change,
-                    ),
-                ),
-            ),
-        ),
+    $pair = static fn (
+        float $searches = 1000.0,
+        float $difficulty = 40.0,
+        float $relevance = 0.8,
+        float $asked = 1.0,
+        float $fit = 1.0,
+        float $position = 12.0,
+        float $share = 0.5,
+        float $clickValue = 0.5,
+    ): PairFacts => new PairFacts(
+        searches: $searches,
+        difficulty: $difficulty,
+        relevance: $relevance,
+        asked: $asked,
+        fit: $fit,
+        position: $position,
+        others: null,
+        share: $share,
+        clickValue: $clickValue,
     );
     $worth = PairWorth::of($pair(), new Reach());
     expect(array_product(array_column($worth->factors, 1)))->toEqualWithDelta($worth->money, 1e-9);

@@ -47,7 +47,7 @@ it('weighs how many products of a page somebody would buy', function (
     float $weight,
     bool $isLow,
 ): void {
-    $fit = new BuyerFit($fitting, $stocked, $unknown, []);
+    $fit = new BuyerFit($fitting, $stocked, array_values($unknown), []);
     expect($fit->weight())->toEqualWithDelta($weight, 1e-9)->and($fit->isLow())->toBe($isLow);
 })->with([
     'all' => [10, 10, [], 1.0, false],

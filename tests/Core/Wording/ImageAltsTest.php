@@ -31,7 +31,7 @@ function gallery(array $images, array $structured = [], string $name = 'Aurora t
 
 /**
  * @param  list<array{src: string, alt: ?string, isMain: bool}>  $images
- * @param  array<array-key, mixed>  $variants
+ * @param  list<string>  $variants
  * @return array<array-key, mixed>
  */
 function altsOf(array $images, string $name = 'Aurora table lamp', string $language = 'en', array $variants = []): array

@@ -31,7 +31,7 @@ it('finds amounts of money as languages write them, and no other numbers', funct
 ]);
 
 it('tells a price that the page does not have', function (string $text, array $prices, bool $isOther): void {
-    $context = new TextContext(new PageWords(prices: $prices));
+    $context = new TextContext(new PageWords(prices: array_values($prices)));
     expect((PageFit::bits(TextField::Description, $text, $context) & Check::OldPrice->value) > 0)->toBe($isOther);
 })->with([
     ['Dome lamp for €49.95.', [49.95], false],
@@ -90,7 +90,7 @@ it('tells what of a page’s own a result list cuts off', function (): void {
     $cut = static fn (array $values, int $width = 600): array => PageFit::cutValues(
         $title,
         ruler()->fit($title, Slot::desktopTitle($width))->lost,
-        $values,
+        array_values($values),
     );
     expect($cut(['Aged Brass', 'Dining Room', 'opal', 'E27']))
         ->toBe(['Dining Room'])

@@ -42,7 +42,7 @@ it('puts spaces where pieces would run together, and none where they would part'
             static fn (array $p): RecipePart => $p[0] === null
                 ? RecipePart::words($p[1])
                 : RecipePart::fact($p[0], $p[1]),
-            $parts,
+            array_values($parts),
         ),
     );
     expect(

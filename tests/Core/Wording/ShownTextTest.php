@@ -33,7 +33,7 @@ it('takes for the same text what a theme only set otherwise, and nothing else', 
 ]);
 
 it('learns what a theme adds from shown titles alone', function (array $titles, string $suffix): void {
-    expect(TitleSuffix::ofShown($titles))->toBe($suffix);
+    expect(TitleSuffix::ofShown(array_values($titles)))->toBe($suffix);
     foreach ($titles as $title) {
         expect(TitleSuffix::without($title, $suffix).(str_ends_with($title, $suffix) ? $suffix : ''))->toBe($title);
     }

@@ -179,7 +179,7 @@ it('adds a store from the screen: typed, looked at, changed, crawled', function 
         'currency' => 'EUR',
         'timezone' => 'Europe/Vienna',
         'country' => 'AT',
-        'seen' => $key[1],
+        'seen' => $key[1] ?? '',
         'markets' => ['0', '1'],
         'private' => '1',
         'crawl' => '1',

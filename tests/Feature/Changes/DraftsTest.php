@@ -125,9 +125,9 @@ it('leaves alone what is on its way to the shop', function (): void {
         new TextEdit($resource, TextField::Title, 'On its way', 0),
         new Author(Origin::Hand, null),
     )->draft;
-    expect($drafts->markReady($store, [$draft?->id], true, null))
+    expect($drafts->markReady($store, [sure($draft)->id], true, null))
         ->toBe(1)
-        ->and($drafts->markReady($store, [$draft?->id], true, null))
+        ->and($drafts->markReady($store, [sure($draft)->id], true, null))
         ->toBe(0);
     DB::table('drafts')
         ->where('id', $draft?->id)
@@ -143,7 +143,7 @@ it('leaves alone what is on its way to the shop', function (): void {
         ->toContain('on its way')
         ->and(savedByRecipe($store, $resource, 'By recipe'))
         ->toBeFalse()
-        ->and($drafts->markReady($store, [$draft?->id], false, null))
+        ->and($drafts->markReady($store, [sure($draft)->id], false, null))
         ->toBe(0)
         ->and($drafts->find($resource, TextField::Title)?->value)
         ->toBe('On its way');
@@ -176,7 +176,7 @@ it('takes no text of another store, none that is too long, and marks none of it'
             ),
         )
         ->toThrow(InvalidArgumentException::class, 'characters at most')
-        ->and($drafts->markReady($other, [$draft?->id], true, null))
+        ->and($drafts->markReady($other, [sure($draft)->id], true, null))
         ->toBe(0)
         ->and($drafts->decide($other, sure($draft?->id), true, null))
         ->toBeFalse()

@@ -7,7 +7,10 @@ use App\Connectors\Http\HttpRequest;
 use App\Connectors\Http\SideBySide;
 use Orchard\Core\Url\PageUrl;
 
-/** @param  list<Closure(): void>  $tasks */
+/**
+ * @param  list<Closure(): void>  $tasks
+ * @param  int<1, max>  $most
+ */
 function besides(array $tasks, int $most): int
 {
     $highest = 0;

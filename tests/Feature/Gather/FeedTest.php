@@ -115,7 +115,7 @@ it('tells what the feed refuses, and waits where it asks to wait', function (): 
         ->and(DB::table('work')->where('store_id', $store->id)->where('sort', FeedWork::sort())->value('problem'))
         ->toContain('The secret is wrong');
     $db = new PDO('sqlite:'.getenv('MARKET_DATA').'/market.sqlite');
-    $today = $db->query("SELECT value FROM settings WHERE name = 'today'")->fetchColumn();
+    $today = sure($db->query("SELECT value FROM settings WHERE name = 'today'"))->fetchColumn();
     $db->exec("INSERT INTO uses VALUES ('quota $today', 5000) ON CONFLICT (what) DO UPDATE SET n = 5000");
     app(StoreOptions::class)->set(
         $store,

@@ -24,20 +24,22 @@ use Tests\Web\Site;
 /** @return list<string> facts as "path day query country device clicks impressions position" in order */
 function searchRows(Store $store): array
 {
-    return array_map(
-        static fn (stdClass $r): string => implode(' ', [
-            parse_url((string) $r->url, PHP_URL_PATH) ?? '-',
-            $r->day,
-            $r->text ?? '-',
-            $r->country === '' ? '-' : $r->country,
-            $r->device,
-            $r->clicks,
-            $r->impressions,
-            $r->impressions > 0 ? round($r->position_sum / $r->impressions / 1000, 3) : '-',
-        ]),
-        DB::select(
-            'SELECT p.url, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? ORDER BY r.grain, p.url, r.day, q.text, r.country, r.device',
-            [$store->id],
+    return array_values(
+        array_map(
+            static fn (stdClass $r): string => implode(' ', [
+                parse_url((string) $r->url, PHP_URL_PATH) ?? '-',
+                $r->day,
+                $r->text ?? '-',
+                $r->country === '' ? '-' : $r->country,
+                $r->device,
+                $r->clicks,
+                $r->impressions,
+                $r->impressions > 0 ? round($r->position_sum / $r->impressions / 1000, 3) : '-',
+            ]),
+            DB::select(
+                'SELECT p.url, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? ORDER BY r.grain, p.url, r.day, q.text, r.country, r.device',
+                [$store->id],
+            ),
         ),
     );
 }
@@ -257,9 +259,8 @@ it('chooses thirteen whole weeks that end with the last complete one', function 
         ->and((new DateTimeImmutable(sure($window?->firstDay)))->format('N'))
         ->toBe('1')
         ->and(
-            (new DateTimeImmutable($window?->firstDay))->diff(
-                new DateTimeImmutable(sure(sure(sure($window?->lastDay)))),
-            )->days,
+            (new DateTimeImmutable(sure($window)->firstDay))->diff(new DateTimeImmutable(sure($window?->lastDay)))
+                ->days,
         )
         ->toBe(90)
         ->and($window?->lastDay <= $day(3))
@@ -535,9 +536,9 @@ it('tells a page’s numbers so that they add up: queries, the rest of them, and
         ->toBe(['queries' => 5, 'clicks' => 0 + 1 + 2 + 3 + 4, 'impressions' => 500]);
     foreach ([$a, $b] as $numbers) {
         expect(
-            array_sum(array_column($numbers?->queries, 'clicks')) +
+            array_sum(array_column(sure($numbers)->queries, 'clicks')) +
                 $numbers?->rest['clicks'] +
-                $numbers?->withheld['clicks'],
+                sure($numbers?->withheld)['clicks'],
         )->toBe($numbers?->total['clicks']);
     }
     expect(PageNumbers::of((new Site())->store(), 1))->toBeNull();

@@ -253,9 +253,10 @@ it('sends what was ticked, or all that match, to the desk, to a file or to a lis
     expect(
         array_map(
             static fn (DeskRow $row): ?int => $row->pageId,
-            (new DeskList())->page($store, DeskFilter::from(Request::create('/', 'GET', ['selection' => $id[1]])))[
-                'rows'
-            ],
+            (new DeskList())->page(
+                $store,
+                DeskFilter::from(Request::create('/', 'GET', ['selection' => $id[1] ?? ''])),
+            )['rows'],
         ),
     )->toEqualCanonicalizing($products);
     $kept = $this->post("/s/{$store->slug}/gather/send", [
@@ -273,7 +274,7 @@ it('sends what was ticked, or all that match, to the desk, to a file or to a lis
         ->toBe(DB::table('page_index')->where('store_id', $store->id)->where('kind', 2)->count());
     $this->get((string) $kept)->assertOk()->assertSee('To look at');
     $csv = $this->get(
-        $this->post("/s/{$store->slug}/gather/send", [
+        (string) $this->post("/s/{$store->slug}/gather/send", [
             'to' => 'csv',
             'pages' => $products,
             'filter' => ['columns' => 'price,life'],

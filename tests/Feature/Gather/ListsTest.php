@@ -12,13 +12,15 @@ use Tests\Web\Site;
 /** @return list<string> what is current of a list, columns parted by "|" */
 function currentRows(Store $store, string $table, string $columns, string $order): array
 {
-    return array_map(
-        static fn (stdClass $row): string => implode('|', (array) $row),
-        DB::select(
-            "SELECT $columns FROM $table t LEFT JOIN pages p ON p.id = ".
-                (str_contains($columns, 'p.url') ? 't.page_id' : '0').
-                " WHERE t.store_id = ? AND is_current = 1 ORDER BY $order",
-            [$store->id],
+    return array_values(
+        array_map(
+            static fn (stdClass $row): string => implode('|', (array) $row),
+            DB::select(
+                "SELECT $columns FROM $table t LEFT JOIN pages p ON p.id = ".
+                    (str_contains($columns, 'p.url') ? 't.page_id' : '0').
+                    " WHERE t.store_id = ? AND is_current = 1 ORDER BY $order",
+                [$store->id],
+            ),
         ),
     );
 }

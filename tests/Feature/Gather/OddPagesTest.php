@@ -88,9 +88,10 @@ it('obeys directives in meta and header, by whatever crawler they name for all',
     array $headers,
     int $why,
 ): void {
-    expect(onePage("<head>$meta<title>x</title></head>", [['Content-Type', 'text/html'], ...$headers])->why_not)->toBe(
-        $why,
-    );
+    expect(
+        onePage("<head>$meta<title>x</title></head>", [['Content-Type', 'text/html'], ...array_values($headers)])
+            ->why_not,
+    )->toBe($why);
 })->with([
     'none' => ['', [], 0],
     'meta' => ['<meta name="ROBOTS" content="NoIndex, follow">', [], 6],

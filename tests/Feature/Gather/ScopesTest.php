@@ -135,13 +135,14 @@ it('agrees with a plain count over random histories of scopes, imports and takin
     mt_srand(5);
     $store = threeMarkets();
     $days = ['2026-05-04', '2026-05-05', '2026-05-06'];
+    /** @var array<int, array{in: bool, folders: list<string>, days: list<string>, clicks: int}> $layers */
     $layers = []; // what each import told, by folder and day; the newest that told a place counts
     for ($step = 0; $step < 14; $step++) {
         $live = array_keys(array_filter($layers, static fn (array $layer): bool => $layer['in']));
         if ($live !== [] && mt_rand(0, 2) === 0) {
             $id = $live[mt_rand(0, count($live) - 1)];
             takenBack($store, sure(FileImport::byId((int) $id)));
-            $layers[$id]['in'] = false;
+            $layers[$id] = ['in' => false] + $layers[$id];
         } else {
             $folders = [['/de'], ['/fr'], [''], ['', '/de', '/fr']][mt_rand(0, 3)];
             $told = array_values(array_filter($days, static fn (): bool => mt_rand(0, 2) > 0)) ?: [$days[0]];

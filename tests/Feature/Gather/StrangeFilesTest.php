@@ -22,7 +22,10 @@ function fileStore(string $language = 'en', string $country = '', string $timezo
 /** @return array{code: int, out: string, err: string} */
 function importFile(Store $store, string $kind, string $bytes, string ...$options): array
 {
-    return orchard(['gather:import', $kind, '-', "--store={$store->slug}", '--wait', ...$options], $bytes);
+    return orchard(
+        ['gather:import', $kind, '-', "--store={$store->slug}", '--wait', ...array_values($options)],
+        $bytes,
+    );
 }
 
 /** @return array<string, int> clicks by day */

@@ -87,7 +87,7 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
         new TextEdit($kept, TextField::Title, 'For after the sale', 0),
         new Author(Origin::Hand, null),
     );
-    app(Drafts::class)->markReady($store, [$own->draft?->id], true, null);
+    app(Drafts::class)->markReady($store, [sure($own->draft)->id], true, null);
 
     $writer = member($store, Role::Writer);
     $approver = member($store, Role::Approver);

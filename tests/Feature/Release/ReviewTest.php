@@ -139,7 +139,7 @@ it(
                     'why' => 'tried',
                     'base' => 'index, follow',
                 ],
-                $pages,
+                array_values($pages),
             ),
             Origin::Hand,
             null,

@@ -11,7 +11,7 @@ use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\NumberForm;
 
 /**
- * @param  array<array-key, mixed>  $columns
+ * @param  list<string>  $columns
  * @param  array<array-key, mixed>  $rows
  * @return array<array-key, mixed>
  */

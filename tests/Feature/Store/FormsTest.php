@@ -47,7 +47,7 @@ it(
             ->assertSee('12.345')
             ->assertDontSee('12,345');
         $this->post('/account/locale', ['locale' => 'fr-FR'])->assertSessionHas('done');
-        $this->actingAs($user->fresh());
+        $this->actingAs(sure($user->fresh()));
         $french = (string) $this->get("/s/{$store->slug}/gather?columns=clicks")
             ->assertOk()
             ->getContent();

@@ -20,7 +20,7 @@ const PLAIN_NAMES =
 /** Tables of the framework, whose columns are its own. */
 const OF_THE_FRAMEWORK = ['jobs', 'failed_jobs', 'cache', 'cache_locks', 'migrations', 'sessions'];
 
-/** @return list<stdClass> t, c, type and comment */
+/** @return array<stdClass> t, c, type and comment */
 function columnsOfNumbers(): array
 {
     return DB::select(

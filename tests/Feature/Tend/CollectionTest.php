@@ -87,14 +87,14 @@ it('tells what a collection lacks, and the sizes that people search for and nobo
         app(SeenQueries::class)->of($store, [$jugs], 50)[$jugs],
         static fn (SeenQuery $query): bool => str_contains($query->text, ' 2 '),
     );
-    expect($lack['lacks'])
+    expect(sure($lack)['lacks'])
         ->toBe(['term', 'products', 'sizes', 'text'])
-        ->and($lack['products'])
+        ->and(sure($lack)['products'])
         ->toBe(3)
         // Litres are told by products; of lengths nobody knows what there is, and one impression asks for nothing.
-        ->and(array_column($lack['sizes'], 'size'))
+        ->and(array_column(sure($lack)['sizes'], 'size'))
         ->toHaveCount(1)
-        ->and($lack['sizes'][0]['impressions'])
+        ->and(sure($lack)['sizes'][0]['impressions'])
         ->toBe(array_sum(array_column($two, 'impressions')))
         ->toBeGreaterThan(1000);
     $this->actingAs(member($store, Role::Viewer))
@@ -105,7 +105,7 @@ it('tells what a collection lacks, and the sizes that people search for and nobo
         ->assertOk()
         ->assertSee('sizes that people search for')
         ->assertSee('searched for, and sold by none')
-        ->assertSee(number_format($lack['sizes'][0]['impressions']).' impressions');
+        ->assertSee(number_format(sure($lack)['sizes'][0]['impressions']).' impressions');
 
     // A jug of two litres, and the lead term at the beginning of the text: both are mended by the next crawl.
     $site->page('/p/jug-plain', productPage(md5('two'), 'Jug 2 l', links: '<a href="/jugs">All jugs</a>'));

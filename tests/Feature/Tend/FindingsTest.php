@@ -111,7 +111,7 @@ it('tells what is wrong between pages, groups it by cause, and names what mends 
         ->toEqualCanonicalizing(['text', 'footer'])
         ->and($old[0]['should_lead_to'])
         ->toBe("$site->url/one")
-        ->and(max(array_column($old, 'pages')))
+        ->and(max(some(array_column($old, 'pages'))))
         ->toBeGreaterThan(10);
     $headings = orchard(['tend:export', 'headings', "--store=$store->slug"]);
     expect($headings['out'])->toContain('url,finding,cause')->and($headings['code'])->toBe(0);

@@ -73,7 +73,7 @@ it('works out beforehand what a link and a menu entry change, as the next crawl 
     $deep = array_key_last(
         array_filter($shop->depths(), static fn (?int $depth): bool => $depth === null || $depth > 2),
     );
-    $orphan = array_search('never', $shop->orphans, true);
+    $orphan = sure(array_search('never', $shop->orphans, true));
     $nearer = WhatIf::link($store, (int) $before['/']->page_id, (int) $before[$deep]->page_id);
     $entered = WhatIf::link($store, 0, (int) $before[$orphan]->page_id);
     $told = $entered->depths;
@@ -102,7 +102,7 @@ it('tells what a link from a page that somebody names would change', function ()
     $shop = new LinkedShop(6);
     [$store, $site] = tended($shop);
     $pages = reached($store, $site);
-    $orphan = array_search('never', $shop->orphans, true);
+    $orphan = sure(array_search('never', $shop->orphans, true));
     $screen = "/s/$store->slug/tend/pages/{$pages[$orphan]->page_id}/nearer";
     $this->actingAs(member($store, App\Access\Role::Viewer));
     $this->get("$screen?from=".urlencode("$site->url/"))

@@ -152,7 +152,7 @@ it('applies each change of an address exactly once at a shop that fails, loses a
                     static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
-                        'value' => strtok((string) $page->url, '?'),
+                        'value' => (string) strtok((string) $page->url, '?'),
                         'why' => 'test',
                     ],
                 )
@@ -287,7 +287,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
                     static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
-                        'value' => strtok((string) $page->url, '?'),
+                        'value' => (string) strtok((string) $page->url, '?'),
                         'why' => 'test',
                     ],
                 )
@@ -312,7 +312,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
             [
                 'page' => $keeper,
                 'field' => AddressField::Canonical,
-                'value' => strtok((string) $pages[1]?->url, '?'),
+                'value' => (string) strtok((string) $pages[1]?->url, '?'),
                 'why' => 'keeper',
             ],
         ],
@@ -357,7 +357,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
                     static fn (stdClass $page): array => [
                         'page' => (int) $page->id,
                         'field' => AddressField::Canonical,
-                        'value' => strtok((string) $page->url, '?'),
+                        'value' => (string) strtok((string) $page->url, '?'),
                         'why' => 'test',
                     ],
                 )

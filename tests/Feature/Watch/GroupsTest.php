@@ -239,9 +239,9 @@ it('judges orders by themselves where sales are told, and says nothing of them w
         ->toEqualWithDelta((float) DB::table('watch_pages')->where('change_id', $change)->sum('orders'), 1e-6)
         // About a tenth of the clicks that came beyond what would have come.
         ->and($orders?->low)
-        ->toBeLessThan($result?->gain['clicks'] / 10)
+        ->toBeLessThan(sure($result?->gain)['clicks'] / 10)
         ->and($orders?->high)
-        ->toBeGreaterThan($result?->gain['clicks'] / 10);
+        ->toBeGreaterThan(sure($result?->gain)['clicks'] / 10);
     $this->actingAs(member($store, Role::Viewer))
         ->get("/s/{$store->slug}/watch/changes/$change")
         ->assertOk()

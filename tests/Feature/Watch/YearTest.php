@@ -60,12 +60,12 @@ it('tells clicks beside 364 days earlier as the rows do, and by parts that add u
     expect($all?->clicks)
         ->toBe(clicksBetween($store, sure($window?->firstDay), sure($window?->lastDay)))
         ->and($all?->earlier)
-        ->toBe(clicksBetween($store, $back($window?->firstDay), $back(sure(sure(sure($window?->lastDay))))))
+        ->toBe(clicksBetween($store, $back(sure($window)->firstDay), $back(sure($window)->lastDay)))
         ->and($all?->beside)
         ->toBe($all?->clicks)
         ->and($all?->change())
         ->toBeGreaterThan(0.0);
-    $kinds = array_filter($year?->parts, static fn ($part): bool => $part->by === 'Kind');
+    $kinds = array_filter(sure($year)->parts, static fn ($part): bool => $part->by === 'Kind');
     expect(array_sum(array_column($kinds, 'clicks')))->toBe($all?->clicks);
     // Nothing is compared with days that nobody told.
     $young = WatchedStore::of(5, [], 0, 20, 6)->store;

@@ -211,11 +211,11 @@ it('sees a season come from a year earlier, and says by when to work', function 
             $factors[(string) parse_url($row->url, PHP_URL_PATH)][$weeks] = $row->factor;
         }
     }
-    expect($factors['/range'][4])
+    expect($factors['/range'][4] ?? null)
         ->toEqualWithDelta(1.0, 0.1)
-        ->and($factors['/range'][26])
+        ->and($factors['/range'][26] ?? null)
         ->toBeGreaterThan(1.6)
-        ->and($factors['/plain'][26])
+        ->and($factors['/plain'][26] ?? null)
         ->toBeLessThan(1.25)
         ->and($rows['/range']->seasonWeek)
         ->toBe(weekBack(-15))
@@ -326,9 +326,9 @@ it('cuts the list where the next page would not pay or the month has no more hou
         ->all();
     expect($cut->looked)
         ->toBe(count($upsides))
-        ->and($cut->steps[array_key_last($cut->steps)]['upside'])
+        ->and($cut->steps[array_key_last(some($cut->steps))]['upside'])
         ->toEqualWithDelta(array_sum($upsides), 1e-6)
-        ->and($cut->steps[array_key_last($cut->steps)]['part'])
+        ->and($cut->steps[array_key_last(some($cut->steps))]['part'])
         ->toEqualWithDelta(1.0, 1e-9);
     app(StoreOptions::class)->set($store->refresh(), 'hour_cost', '100000');
     expect(HandOrRecipe::of($store->refresh(), new Lens(), null)->paying)->toBe(0);
@@ -366,7 +366,7 @@ it('cuts bands where the curve halves, and counts every query in one', function 
     $store = weighableStore();
     weigh($store);
     $weeks = PlaceBands::weeks($store, new Lens(), $bands);
-    expect($weeks)->toHaveCount(13)->and(array_sum(array_column(end($weeks), 'pairs')))->toBe(5);
+    expect($weeks)->toHaveCount(13)->and(array_sum(array_column(sure(end($weeks)), 'pairs')))->toBe(5);
     $this->actingAs(member($store, Role::Viewer))
         ->get("/s/{$store->slug}/weigh/places")
         ->assertOk();

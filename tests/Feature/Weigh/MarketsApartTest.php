@@ -214,7 +214,7 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
         ),
     )
         ->toBe(1)
-        ->and((int) $first[1])
+        ->and((int) ($first[1] ?? 0))
         ->toBe($markets[0]?->id);
     $export = weighed($store);
     foreach ($export as $path => $row) {

@@ -21,7 +21,7 @@ function storeOfLines(array $queries, array $sales, int $files): Store
         ->update(['base_url' => 'https://order.example']);
     $store->refresh();
     // A day is one import's: the files part the days between them.
-    foreach (array_chunk($queries, (int) ceil(count($queries) / $files)) as $part) {
+    foreach (array_chunk($queries, max(1, (int) ceil(count($queries) / $files))) as $part) {
         bringIn($store, "page,query,day,clicks,impressions,position\n".implode('', $part));
     }
     bringIn($store, "page,day,visits,orders,revenue\n".implode('', $sales), FileSort::Sales);

@@ -84,7 +84,7 @@ it('finds the near duplicates that brute force finds among all texts of the shop
         $words = static function (string $shown): string {
             $own = preg_replace('/ – Tindrel$/u', '', $shown);
             $plain = preg_replace('/\p{M}/u', '', Normalizer::normalize(mb_strtolower(sure($own)), Normalizer::FORM_D));
-            $split = preg_split('/[^\p{L}\p{N}]+/u', $plain, -1, PREG_SPLIT_NO_EMPTY);
+            $split = sure(preg_split('/[^\p{L}\p{N}]+/u', $plain, -1, PREG_SPLIT_NO_EMPTY));
             $kept = array_diff($split, [
                 'a', 'an', 'the', 'and', 'or', 'of', 'in', 'on', 'at', 'by', 'for', 'from', 'to', 'with', 'our', 'your',
             ]);

@@ -45,7 +45,7 @@ function checkedTexts(Store $store, string $rows): array
     $told = orchard(['write:check', '-', "--store=$store->slug", '--json'], $rows);
     expect($told['code'])->toBe(0, $told['err']);
 
-    return (array) json_decode($told['out'], true);
+    return array_values((array) json_decode($told['out'], true));
 }
 
 it('holds texts from elsewhere against the facts of their pages and the checks of the store', function (): void {

@@ -60,7 +60,7 @@ it('shows what pages say as heading and where somebody shares them', function ()
             'intro',
         ])
         ->and($texts['h1']['shown'])
-        ->toBe(trim(html_entity_decode(strip_tags($heading[1]), ENT_QUOTES)))
+        ->toBe(trim(html_entity_decode(strip_tags($heading[1] ?? ''), ENT_QUOTES)))
         ->not->toBe('')
         ->and($texts['social_title']['shown'])
         ->toBe($social('title'))
@@ -163,7 +163,10 @@ it('writes headings by recipe, for pages without one of their own too', function
     $run = ranRecipe($this->store, $recipe);
     expect(outcomesOf($run)['new'])->toBeGreaterThan(30);
     $draft = DB::table('drafts')->where('resource_id', $this->product->id)->where('field', 4)->first();
-    expect($draft?->value)->toStartWith((string) $this->product->name)->and($draft?->origin)->toBe('recipe');
+    expect(str_starts_with((string) $draft?->value, (string) $this->product->name))
+        ->toBeTrue()
+        ->and($draft?->origin)
+        ->toBe('recipe');
 });
 
 it('takes headings from a spreadsheet, and refuses fields that are none', function (): void {

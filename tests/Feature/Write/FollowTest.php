@@ -43,9 +43,11 @@ function followed(Store $store): array
 /** @return list<int> products of the store in their order */
 function productsOf(Store $store): array
 {
-    return array_map(
-        intval(...),
-        DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->pluck('id')->all(),
+    return array_values(
+        array_map(
+            intval(...),
+            DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->pluck('id')->all(),
+        ),
     );
 }
 
@@ -194,7 +196,7 @@ it(
 
 it('keeps a version only where something else is written', function (): void {
     $recipe = keptRecipe($this->store, 'One', '#name by #maker');
-    $version = fn (): int => app(RecipeBook::class)->find($this->store, $recipe)?->version;
+    $version = fn (): ?int => app(RecipeBook::class)->find($this->store, $recipe)?->version;
     keptRecipe($this->store, 'Another name', '#name by #maker', id: $recipe);
     expect($version())->toBe(1);
     keptRecipe(

@@ -65,9 +65,11 @@ function endRun(int $run): void
 /** @return list<int> */
 function triedOn(int $run): array
 {
-    return array_map(
-        intval(...),
-        DB::table('write_recipe_rows')->where('run_id', $run)->orderBy('resource_id')->pluck('resource_id')->all(),
+    return array_values(
+        array_map(
+            intval(...),
+            DB::table('write_recipe_rows')->where('run_id', $run)->orderBy('resource_id')->pluck('resource_id')->all(),
+        ),
     );
 }
 
@@ -104,7 +106,7 @@ it(
             ->pluck('page_id')
             ->map(static fn (mixed $id): int => (int) $id)
             ->all();
-        $list = Selections::keep($this->store, 'Two of them', $this->writer->id, [$pages]);
+        $list = Selections::keep($this->store, 'Two of them', $this->writer->id, [array_values($pages)]);
         expect(
             triedOn(tryRecipe($this, $this->store, ['recipe' => $this->recipe, 'scope' => "selection:$list"])),
         )->toBe(array_slice($products, 3, 2));

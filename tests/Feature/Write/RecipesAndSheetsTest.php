@@ -109,7 +109,7 @@ it('keeps and runs recipes from the screen, and tells what is wrong', function (
     app(App\Platform\Work\WorkDesk::class)->workToEnd(
         (int) DB::table('work')->where('store_id', $this->store->id)->where('sort', 'write.recipe')->max('id'),
     );
-    $this->get($run)->assertOk()->assertSee('Make ');
+    $this->get((string) $run)->assertOk()->assertSee('Make ');
     $this->post("/s/{$this->store->slug}/write/recipes", $good)->assertSessionHasErrors('recipe');
     $this->post("/s/{$this->store->slug}/write/recipes", ['parts' => []] + $good)->assertSessionHasErrors('recipe');
     $this->actingAs(member($this->store, Role::Viewer))->post((string) $run)->assertForbidden();

@@ -65,7 +65,7 @@ function draftsOfMakers(): array
                     new TextEdit($resource, $field, "Lamp number $n of maker $maker, $field->name", 0),
                     new Author(Origin::Hand, null),
                 );
-                $by[$maker][] = $saved->draft?->id;
+                $by[$maker][] = sure($saved->draft)->id;
             }
         }
     }
@@ -104,13 +104,13 @@ it('lets a guest approve a part by link, one after the other; the release holds 
         preg_match('~/(\d+)" class="review-act"~', (string) $page->getContent(), $draft);
         preg_match('~name="revision" value="(\d+)"~', (string) $page->getContent(), $revision);
         preg_match('~name="next" value="(\d+)"~', (string) $page->getContent(), $next);
-        $this->post("$link/$draft[1]", [
+        $this->post($link.'/'.($draft[1] ?? ''), [
             'do' => $n % 11 === 10 ? 'back' : 'approve',
-            'revision' => $revision[1],
-            'next' => $next[1],
+            'revision' => $revision[1] ?? '',
+            'next' => $next[1] ?? '',
             'words' => $n % 11 === 10 ? 'Not so long, please.' : '',
         ])->assertRedirect();
-        $at = (int) $next[1];
+        $at = (int) ($next[1] ?? 0);
     }
     $this->get($link)->assertOk()->assertSee('Nothing waits for approval here');
     $states = DB::table('drafts')->whereIn('id', $drafts['A'])->pluck('state')->countBy()->all();

@@ -29,6 +29,7 @@ use Tests\Web\Site;
 /** @return list<int> resources of products and collections, in their order */
 function somePages(Store $store, int $count = 1000): array
 {
+    /** @var list<int> */
     return DB::table('resources')
         ->where('store_id', $store->id)
         ->whereIn('kind', [2, 3])
@@ -36,11 +37,12 @@ function somePages(Store $store, int $count = 1000): array
         ->limit($count)
         ->pluck('id')
         ->map(static fn (mixed $id): int => (int) $id)
+        ->values()
         ->all();
 }
 
 /**
- * @param  array<array-key, mixed>  $pages
+ * @param  list<int>  $pages
  * @return array{wish: int, ended: string}
  */
 function suggested(Store $store, TextField $field, array $pages, ?Source $source = null, ?Style $style = null): array

@@ -14,7 +14,7 @@ function termsOf(Store $store): array
 {
     $paths = DB::table('pages')->where('store_id', $store->id)->pluck('url', 'id');
     $terms = [];
-    foreach (PageTerms::of($paths->keys()->map(static fn (mixed $id): int => (int) $id)->all()) as $page => $list) {
+    foreach (PageTerms::of(array_map(intval(...), array_keys($paths->all()))) as $page => $list) {
         $terms[(string) parse_url((string) $paths[$page], PHP_URL_PATH)] = $list;
     }
     ksort($terms);

@@ -161,7 +161,7 @@ it(
             ->where('field', TextField::Title->value)
             ->update(['stored' => 'The shop’s own new title']);
         $rows[4]['title'] = 'A title over the shop’s own';
-        $sheet = wideBack($this->store, $rows);
+        $sheet = wideBack($this->store, array_values($rows));
         $outcomes = DB::table('write_sheet_rows')
             ->where('sheet_id', $sheet)
             ->whereNotIn('outcome', ['same'])
@@ -248,7 +248,7 @@ it('makes nothing of a file that comes back as it went, whatever its texts begin
         ->count();
     foreach (['csv', 'xlsx'] as $format) {
         $rows = wideRows($this, $this->store, [], $format);
-        $sheet = wideBack($this->store, array_map(static fn (array $row): array => $row, $rows));
+        $sheet = wideBack($this->store, array_values($rows));
         expect(app(SheetImport::class)->counts($sheet))->toBe(['same' => 2 * count($rows) + $others]);
     }
 });
