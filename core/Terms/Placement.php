@@ -28,21 +28,8 @@ final readonly class Placement
     {
     }
 
-    /**
-     * @param  ?string  $text  main text of the page; null where it is not known
-     * @param  ?list<string>  $images  alternative texts of its images
-     * @param  list<string>  $links  what links to it say
-     */
-    public static function of(
-        string $term,
-        string $title,
-        string $heading,
-        string $description,
-        string $slug,
-        ?string $text,
-        ?array $images,
-        array $links,
-    ): self {
+    public static function of(string $term, PagePlaces $page): self
+    {
         $in = static fn (?string $where): ?bool => $where === null || trim($where) === ''
             ? null
             : LeadTerm::standsIn($where, $term);
@@ -54,22 +41,22 @@ final readonly class Placement
                 : array_filter($some, static fn (string $one): bool => LeadTerm::standsIn($one, $term)) !== [];
         };
         $words =
-            $text === null
+            $page->text === null
                 ? null
-                : implode(' ', array_slice((array) preg_split('/\s+/u', trim($text)), 0, self::INTRO));
+                : implode(' ', array_slice((array) preg_split('/\s+/u', trim($page->text)), 0, self::INTRO));
 
         return new self(
             [
-                'title' => $in($title),
-                'heading' => $in($heading),
-                'description' => $in(mb_substr($description, 0, self::START)),
+                'title' => $in($page->title),
+                'heading' => $in($page->heading),
+                'description' => $in(mb_substr($page->description, 0, self::START)),
                 'beginning' => $in($words),
-                'text' => $in($text),
-                'slug' => $in(str_replace(['-', '_', '/'], ' ', $slug)),
-                'images' => $any($images),
-                'links' => $any($links),
+                'text' => $in($page->text),
+                'slug' => $in(str_replace(['-', '_', '/'], ' ', $page->slug)),
+                'images' => $any($page->images),
+                'links' => $any($page->links),
             ],
-            $title !== '' && LeadTerm::isEarly($title, $term),
+            $page->title !== '' && LeadTerm::isEarly($page->title, $term),
         );
     }
 

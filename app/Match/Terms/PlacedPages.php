@@ -8,6 +8,7 @@ use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\PagePlaces;
 use Orchard\Core\Terms\Placement;
 use stdClass;
 
@@ -109,13 +110,15 @@ final class PlacedPages
                 (string) $row->url,
                 Placement::of(
                     $names[$page],
-                    (string) $row->title,
-                    implode(' ', $h1s),
-                    (string) $row->description,
-                    rawurldecode(basename((string) parse_url((string) $row->url, PHP_URL_PATH))),
-                    $row->text === null ? null : KeptDetails::textOf((string) $row->text),
-                    $alts,
-                    $anchors[$page] ?? [],
+                    new PagePlaces(
+                        title: (string) $row->title,
+                        heading: implode(' ', $h1s),
+                        description: (string) $row->description,
+                        slug: rawurldecode(basename((string) parse_url((string) $row->url, PHP_URL_PATH))),
+                        text: $row->text === null ? null : KeptDetails::textOf((string) $row->text),
+                        images: $alts,
+                        links: $anchors[$page] ?? [],
+                    ),
                 ),
             ];
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Orchard\Core\Terms\AskedJudge;
 use Orchard\Core\Terms\BuyerFit;
+use Orchard\Core\Terms\PagePlaces;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
@@ -223,13 +224,15 @@ it('adds a pair’s worth up from factors that people can read', function (): vo
 it('tells where a term stands on a page, its endings included', function (): void {
     $stands = Placement::of(
         'arched floor lamp',
-        'Buy our Calder lamps – arched lamps for the floor',
-        'Arched Floor Lamps',
-        'A lamp.',
-        'arched-floor-lamp',
-        str_repeat('word ', 80).'arched floor lamp',
-        [''],
-        ['Arched floor lamps', 'more'],
+        new PagePlaces(
+            title: 'Buy our Calder lamps – arched lamps for the floor',
+            heading: 'Arched Floor Lamps',
+            description: 'A lamp.',
+            slug: 'arched-floor-lamp',
+            text: str_repeat('word ', 80).'arched floor lamp',
+            images: [''],
+            links: ['Arched floor lamps', 'more'],
+        ),
     );
     expect($stands->places)
         ->toBe([
@@ -246,8 +249,13 @@ it('tells where a term stands on a page, its endings included', function (): voi
         ->toBe(['description', 'beginning'])
         ->and($stands->isStuffed())
         ->toBeFalse();
-    $everywhere = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['lamp']);
+    $on = static fn (string ...$links): Placement => Placement::of(
+        'lamp',
+        new PagePlaces('Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], array_values($links)),
+    );
+    $everywhere = $on('lamp');
     expect($everywhere->isStuffed())->toBeTrue()->and($everywhere->isEarly)->toBeTrue();
+    expect($on('more')->isStuffed())->toBeFalse();
 });
 
 it('moves what describes, and nothing else', function (): void {
@@ -298,8 +306,6 @@ it('counts what a page earns where it stands, and calls seven places of eight no
         ->toBeGreaterThan(0.95 * 1000 * 0.27 * 60 ** -1.05)
         ->and($at(14.0))
         ->toBeGreaterThan($at(28.0));
-    $seven = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['more']);
-    expect($seven->isStuffed())->toBeFalse();
     // Few pages have both words: those that have the rarer one are looked at, too.
     $index = new PageWordIndex('en');
     $index->add(1, [PageWordIndex::NAME => ['Arched Lamp']]);
