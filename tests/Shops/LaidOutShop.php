@@ -257,7 +257,7 @@ final class LaidOutShop
             foreach ($products as $thing => $ofThing) {
                 $this->lists($language, $thing, $ofThing, $links);
                 foreach ($ofThing as $product) {
-                    $this->product($language, $product, $links);
+                    $this->product($language, $product);
                 }
             }
         }
@@ -306,11 +306,8 @@ final class LaidOutShop
         );
     }
 
-    /**
-     * @param  array<string, mixed>  $product
-     * @param  array<string, string>  $links
-     */
-    private function product(string $language, array $product, array &$links): void
+    /** @param  array<string, mixed>  $product */
+    private function product(string $language, array $product): void
     {
         $own = $this->address($language, 'item', $product['slug']);
         $truth = "$language {$product['number']}";
@@ -323,12 +320,11 @@ final class LaidOutShop
             $product,
             $name,
             $truth,
-            $own,
             $head,
         ): void {
             $this->truth[$path] = $truth;
             $this->verdicts[$path] = $verdict;
-            [$data, $attributes] = $this->data($product, $name, $own);
+            [$data, $attributes] = $this->data($product, $name);
             $this->pages[$path] = $this->html(
                 $language,
                 "$name – pottery",
@@ -523,7 +519,7 @@ final class LaidOutShop
      * @param  array<string, mixed>  $product
      * @return array{string, string} tags for the head, attributes for the main part
      */
-    private function data(array $product, string $name, string $own): array
+    private function data(array $product, string $name): array
     {
         return match ($this->layout['data']) {
             'json' => [

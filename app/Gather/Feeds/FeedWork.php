@@ -69,7 +69,7 @@ final class FeedWork implements LongWork
         try {
             $this->today = $client->clock() ?? $store->today();
             foreach ($client->mapping->parts as $number => $part) {
-                while (($next = $this->portion($store, $client, $part, $number, $run)) !== null) {
+                while (($next = $this->portion($store, $part, $number, $run)) !== null) {
                     if ($run->stopAsked()) {
                         return SliceEnd::stopped();
                     }
@@ -103,7 +103,7 @@ final class FeedWork implements LongWork
     }
 
     /** @return ?array{string, string} the days to pull next; null where there is nothing new in this run */
-    private function portion(Store $store, FeedClient $client, FeedPart $part, int $number, WorkRun $run): ?array
+    private function portion(Store $store, FeedPart $part, int $number, WorkRun $run): ?array
     {
         $row = DB::table('gather_feed_parts')->where('store_id', $store->id)->where('part', $number)->first();
         if ($row !== null && (int) $row->work_id === $run->workId && $row->is_done) {

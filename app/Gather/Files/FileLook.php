@@ -293,7 +293,7 @@ final readonly class FileLook
             $field = $sort->field($key);
             $hints = [
                 ...$hints,
-                ...$field !== null && self::isForeign($names[$column] ?? '', $field) ? [DateOrder::DayFirst] : [],
+                ...$field !== null && self::isForeign($names[$column] ?? '') ? [DateOrder::DayFirst] : [],
             ];
         }
         $countries = $store->markets
@@ -310,7 +310,7 @@ final readonly class FileLook
         return $hints;
     }
 
-    private static function isForeign(string $name, Field $field): bool
+    private static function isForeign(string $name): bool
     {
         return preg_match('/[^\x00-\x7F]/', $name) === 1 ||
             in_array(

@@ -27,10 +27,7 @@ final class ListIntake
 
     private readonly string $today;
 
-    /**
-     * @var list<array{line: int, cells: list<string>, name: string, url: ?string, number: ?string,
-     *     values: list<int|float|string|null>}>
-     */
+    /** @var list<array{name: string, url: ?string, number: ?string, values: list<int|float|string|null>}> */
     private array $waiting = [];
 
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
@@ -48,7 +45,7 @@ final class ListIntake
     public function add(int $line, array $cells): void
     {
         $values = $this->reader->read($cells);
-        $problem = $values instanceof CellProblem ? $values : $this->take($line, $cells, $values);
+        $problem = $values instanceof CellProblem ? $values : $this->take($values);
         if ($problem !== null) {
             $this->aside[] = ['line' => $line, 'cells' => $cells, 'problem' => $problem];
         }
@@ -158,11 +155,8 @@ final class ListIntake
         return $owned;
     }
 
-    /**
-     * @param  list<string>  $cells
-     * @param  array<string, string|int|float|null>  $values
-     */
-    private function take(int $line, array $cells, array $values): ?CellProblem
+    /** @param  array<string, string|int|float|null>  $values */
+    private function take(array $values): ?CellProblem
     {
         $url = null;
         if (isset($values['page'])) {
@@ -180,8 +174,6 @@ final class ListIntake
             return $wrong;
         }
         $this->waiting[] = [
-            'line' => $line,
-            'cells' => [],
             'name' => $this->type->name($row, $url),
             'url' => $url,
             'number' => $row->has('number') ? $row->text('number', 80) : null,

@@ -90,7 +90,6 @@ final readonly class NewItems
      */
     public function addAddresses(Collection $changes): int
     {
-        $base = PageUrl::parse($this->store->base_url);
         $count = 0;
         foreach ($changes->groupBy('pageId')->chunk(500) as $chunk) {
             $pages = $this->pages(
@@ -116,7 +115,7 @@ final readonly class NewItems
                     };
                     $key = $way->key()." $external";
                     $ways[$key] = [$way, $isOwn, $external];
-                    $parts[$key][] = $this->addressChange($change, $row, $url, $base);
+                    $parts[$key][] = $this->addressChange($change, $row, $url);
                 }
                 foreach ($ways as $key => [$way, $isOwn, $external]) {
                     $rows[] = $this->row($way, new Thing($isOwn ? $resource : 0, $external, (int) $page), $parts[$key]);
@@ -177,7 +176,7 @@ final readonly class NewItems
         return array_column(Records::of(ChangedPage::class, $rows), null, 'id');
     }
 
-    private function addressChange(AddressChange $change, ChangedPage $page, PageUrl $url, ?PageUrl $base): FieldChange
+    private function addressChange(AddressChange $change, ChangedPage $page, PageUrl $url): FieldChange
     {
         $field = $change->field;
         $value = $change->value;

@@ -108,7 +108,7 @@ final class LookWork implements LongWork
                 foreach ($http->finished(0.5) as [$tag, $answer]) {
                     /** @var array{ReleaseItem, PageUrl} $tag as it was added */
                     [$item, $url] = $tag;
-                    $run->fenced(fn () => $this->compare($store, $item, $url, $answer));
+                    $run->fenced(fn () => $this->compare($item, $url, $answer));
                 }
                 $run->beat();
             }
@@ -160,7 +160,7 @@ final class LookWork implements LongWork
         return str_starts_with($item->externalId, ShopAdmin::FILE);
     }
 
-    private function compare(Store $store, ReleaseItem $item, PageUrl $url, HttpAnswer $answer): void
+    private function compare(ReleaseItem $item, PageUrl $url, HttpAnswer $answer): void
     {
         $shown = null;
         $changes = $item->changes();

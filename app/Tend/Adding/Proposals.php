@@ -161,10 +161,7 @@ final class Proposals
                 ...$this->asked($this->products($page), LinkReason::ProductToCollection),
                 ...$this->asked($this->siblings($page), LinkReason::CollectionToSibling),
             ],
-            PageKind::Product => $this->asked(
-                $this->collections($page, self::name($target)),
-                LinkReason::CollectionToProduct,
-            ),
+            PageKind::Product => $this->asked($this->collections($page), LinkReason::CollectionToProduct),
             default => [],
         };
         foreach ($this->speaking(self::name($target)) as $article => $share) {
@@ -227,7 +224,7 @@ final class Proposals
     }
 
     /** @return array<int, float> collections in which a product could be linked */
-    private function collections(int $product, string $name): array
+    private function collections(int $product): array
     {
         $own = $this->ranked(
             'SELECT t.page_id FROM collection_pages m JOIN tend_pages t ON t.store_id = m.store_id

@@ -80,8 +80,7 @@ final class OrphanFinder implements StoreFinder
             $ways = $this->ways(Bulk::ids($rows, 'page_id'));
             $folders = $this->nearest->folders(array_column($rows, 'url'));
             foreach ($rows as $row) {
-                $why = $this->why(
-                    (int) $row->page_id,
+                $why = self::why(
                     $ways[(int) $row->page_id] ?? [],
                     $byScript && (int) $row->kind === PageKind::Product->value,
                 );
@@ -160,7 +159,7 @@ final class OrphanFinder implements StoreFinder
     }
 
     /** @param  list<array{from: int, why: string}>  $ways */
-    private function why(int $page, array $ways, bool $mayBeScript): string
+    private static function why(array $ways, bool $mayBeScript): string
     {
         $whys = array_column($ways, 'why');
         foreach (['closed', 'nofollow', 'paging', 'orphans', 'redirects'] as $why) {

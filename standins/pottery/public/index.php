@@ -12,7 +12,7 @@ parse_str((string) $query, $asked);
 $method = $server['REQUEST_METHOD'] ?? 'GET';
 $reply = str_starts_with($path, '/backend/')
     ? (new Fennmoor\Backend($kiln))->reply($method, substr($path, 8), $asked)
-    : (new Fennmoor\Storefront($kiln, 'http://'.($server['HTTP_HOST'] ?? 'localhost')))->reply($path, $asked);
+    : (new Fennmoor\Storefront($kiln, 'http://'.($server['HTTP_HOST'] ?? 'localhost')))->reply($path);
 http_response_code($reply->status);
 foreach ($reply->headers as $name => $value) {
     header("$name: $value");

@@ -11,8 +11,7 @@ final readonly class Storefront
     {
     }
 
-    /** @param  array<int|string, mixed>  $asked */
-    public function reply(string $path, array $asked): Reply
+    public function reply(string $path): Reply
     {
         $move = $this->kiln->row('SELECT new FROM moves WHERE old = ?', [$path]);
         if ($move !== null) {
@@ -41,7 +40,7 @@ final readonly class Storefront
             return $this->department($found[1]);
         }
         if (preg_match('~^/([a-z]+)/(\d+)-([a-z0-9-]+)\.html$~', $path, $found) === 1) {
-            return $this->ware($found[1], (int) $found[2], $found[3], is_string($asked['glaze'] ?? null));
+            return $this->ware($found[1], (int) $found[2], $found[3]);
         }
         $leaf = $this->kiln->row('SELECT * FROM leaves WHERE path = ?', [$path]);
 
@@ -57,7 +56,7 @@ final readonly class Storefront
             );
     }
 
-    private function ware(string $department, int $no, string $slug, bool $isVariant): Reply
+    private function ware(string $department, int $no, string $slug): Reply
     {
         $ware = $this->kiln->row('SELECT * FROM wares WHERE no = ?', [$no]);
         if ($ware === null || $ware['department'] !== $department || $ware['slug'] !== $slug) {

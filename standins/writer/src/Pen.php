@@ -83,7 +83,7 @@ abstract class Pen
         $texts = [];
         $turn = crc32($this->name);
         foreach ($this->isTitle ? $this->titles() : $this->descriptions() as $nth => $pieces) {
-            $text = $this->joined($pieces, $turn + $nth);
+            $text = $this->joined($pieces);
             $isWanted =
                 $text !== '' &&
                 array_filter($this->avoid, static fn (string $word): bool => self::has($text, $word)) === [];
@@ -152,7 +152,7 @@ abstract class Pen
     }
 
     /** @param  list<string>  $pieces  the first stands in any case; others while there is room */
-    private function joined(array $pieces, int $turn): string
+    private function joined(array $pieces): string
     {
         $text = (string) array_shift($pieces);
         foreach ($this->use as $word) {
