@@ -197,6 +197,25 @@ it('counts a position only for the store’s best page, within reach, and less t
         ->toBeNull();
 });
 
+it('counts what is withheld as searches of the queries that are told, up to three times these', function (): void {
+    $position = static function (int $withheld): float {
+        $pairs = [new Pair(1, QueryClass::Generic, 0, 40, 1000, 8.0, true, 20.0)];
+        $withheld > 0 && ($pairs[] = new Pair(0, QueryClass::Generic, 0, 0, $withheld, 8.0, false));
+        $upside = (new PageScorer(plainModel(), new Assumptions()))->score(evidence(1, $pairs, 40, 1, 50));
+
+        // What the page earns against others at its places is another factor, which more impressions change.
+        return $upside->position / min(1.5, $upside->ratio);
+    };
+    expect($position(1000) / $position(0))
+        ->toEqualWithDelta(2.0, 1e-9)
+        ->and($position(500) / $position(0))
+        ->toEqualWithDelta(1.5, 1e-9)
+        ->and($position(2000) / $position(0))
+        ->toEqualWithDelta(3.0, 1e-9)
+        ->and($position(9000) / $position(0))
+        ->toEqualWithDelta(3.0, 1e-9);
+});
+
 it('promises a little more or less where anything is a little more or less', function (): void {
     $scorer = new PageScorer(plainModel(), new Assumptions());
     $of = static fn (float $position, int $impressions, float $orders, float $difficulty): float => $scorer

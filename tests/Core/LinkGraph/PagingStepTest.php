@@ -34,6 +34,8 @@ it('tells a click that turns a list from one that leads somewhere', function (
     'the same' => ['/jugs', '/jugs', false],
     'back to the first part' => ['/jugs?page=2', '/jugs', false],
     'a number too large for a part' => ['/jugs', '/jugs?id=470011', false],
+    'a number of five digits, too large too' => ['/jugs', '/jugs?id=47011', false],
+    'from a part that nobody counts' => ['/jugs/part/0', '/jugs/part/1', false],
     'two numbers at once' => ['/jugs', '/jugs?a=1&b=2', false],
 ]);
 

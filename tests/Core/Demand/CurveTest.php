@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\ClickCurve;
+use Orchard\Core\Demand\CurveFit;
+
+it('gives a band around the rates that are true, narrow where many clicks tell them', function (): void {
+    // Far from what is assumed of a store that tells nothing: what earns 0.09 there at place 3 earns 0.21 here.
+    $true = static fn (float $position): float => 0.5 * $position ** -0.8;
+    $chance = new Chance(5);
+    $fit = new CurveFit();
+    for ($page = 0; $page < 600; $page++) {
+        foreach ([1.0, 2.0, 3.0, 5.0, 8.0, 12.0] as $position) {
+            $mean = 400 * $true($position);
+            $fit->add($page, 0, $position, max(0.0, $mean + sqrt($mean) * $chance->normal()), 400);
+        }
+    }
+    $band = $fit->fit()->band;
+    foreach ([2.0, 3.0, 5.0, 8.0, 12.0] as $position) {
+        [$low, $high] = $band[ClickCurve::bin($position)];
+        expect($low)
+            ->toBeLessThan($true($position) * 1.02)
+            ->toBeGreaterThan($true($position) * 0.9)
+            ->and($high)
+            ->toBeGreaterThan($true($position) * 0.98)
+            ->toBeLessThan($true($position) * 1.1);
+    }
+});
+
+it('gives half to twice what is assumed as the band of a store that tells nothing', function (): void {
+    $band = (new CurveFit())->fit()->band;
+    expect($band)->toHaveCount(ClickCurve::BINS);
+    foreach ($band as $bin => [$low, $high]) {
+        $assumed = ClickCurve::assumed(ClickCurve::middle($bin));
+        expect($low)
+            ->toEqualWithDelta($assumed / 2, 1e-12)
+            ->and($high)
+            ->toEqualWithDelta(2 * $assumed, 1e-12);
+    }
+});
+
+it('finds how the curve of a device differs, in its height and in how fast it falls', function (): void {
+    $fit = new CurveFit();
+    $true = static fn (float $position, int $device): float => $device === 2
+        ? 0.2 * $position ** -1.4
+        : 0.3 * $position ** -1.0;
+    for ($page = 0; $page < 300; $page++) {
+        foreach ([1.0, 2.0, 4.0, 7.0, 11.0, 16.0] as $position) {
+            foreach ([1, 2] as $device) {
+                $fit->add($page, $device, $position, 900 * $true($position, $device), 900);
+            }
+        }
+    }
+    $curve = $fit->fit();
+    foreach ([2.0, 4.0, 7.0, 11.0] as $position) {
+        $ratio = $curve->rate($position, 2) / $curve->rate($position, 1);
+        expect($ratio / ($true($position, 2) / $true($position, 1)))
+            ->toBeGreaterThan(0.9)
+            ->toBeLessThan(1.1);
+    }
+});
+
+it('reads a curve whose numbers stand as text or whole', function (): void {
+    $curve = ClickCurve::fromArray(['rates' => [['0.4', 1], [0.2, 0]], 'band' => [[1, '2']], 'evidence' => 7]);
+    expect($curve->rates)
+        ->toBe([[0.4, 1.0], [0.2, 0.0]])
+        ->and($curve->band)
+        ->toBe([[1.0, 2.0]])
+        ->and($curve->evidence)
+        ->toBe(7.0);
+});
