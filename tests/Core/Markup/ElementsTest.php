@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Orchard\Core\Demand\Chance;
+use Orchard\Core\Markup\HeadMeta;
 use Orchard\Core\Markup\Link;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
@@ -253,6 +254,16 @@ function headingsOf(string $body): array
         sure(elementFacts("<body>$body</body>")->details)->headings,
     );
 }
+
+it('keeps a heading to a thousand characters, whole ones', function (): void {
+    expect(headingsOf('<h2>'.str_repeat('ä', 1200).'</h2>')[0][0])->toBe(str_repeat('ä', 1000));
+    expect(headingsOf('<h2>'.str_repeat('ä', 1000).'</h2>')[0][0])->toBe(str_repeat('ä', 1000));
+});
+
+it('tells a meta element without a content as one that says nothing, and leaves comments out', function (): void {
+    $head = '<meta name="author"><!-- <meta name="author" content="old"> --><META CONTENT=" Ida " NAME=" Author ">';
+    expect(HeadMeta::contents($head, 'author'))->toBe(['', 'Ida']);
+});
 
 it(
     'tells which part of the page a heading stands in: a trail of links ends where its outermost element does',

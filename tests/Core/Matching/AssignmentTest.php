@@ -152,6 +152,19 @@ it('tells how far it may be from the best where it had to stop', function (): vo
     expect(Assignment::best(candidates([]))->terms)->toBe([]);
 });
 
+it('takes the best that is free where there is no time left, and nothing that is worth nothing', function (): void {
+    $made = Assignment::best(candidates([[5, 9], [0, 7], [4, 8], [3, 2]]), mostSteps: 0);
+    expect($made->terms)
+        ->toBe([1, -1, 0, -1])
+        ->and($made->total)
+        ->toBe(13);
+    $kept = Assignment::best(candidates([[5, 9], [0, 7], [4, 8]]), [1 => 1], 0);
+    expect($kept->terms)
+        ->toBe([0, 1, -1])
+        ->and($kept->total)
+        ->toBe(12);
+});
+
 it('takes no worth that could overflow, and no term below the first', function (array $row): void {
     expect(fn () => candidates([$row]))->toThrow(InvalidArgumentException::class);
 })->with([[[0 => -1]], [[0 => Candidates::MOST_WORTH + 1]], [[-1 => 5]]]);
