@@ -121,6 +121,30 @@ it('reads how a product lives from many words', function (string $word, ?LifeSta
     ['Discontinued', LifeState::Discontinued],
     ['épuisé', LifeState::OutOfStock],
     ['perhaps', null],
+    // All of schema.org's ItemAvailability.
+    ['https://schema.org/BackOrder', LifeState::BackOn],
+    ['https://schema.org/PreOrder', LifeState::BackOn],
+    ['https://schema.org/PreSale', LifeState::BackOn],
+    ['https://schema.org/Reserved', LifeState::BackOn],
+    ['http://schema.org/InStoreOnly', LifeState::Selling],
+    ['http://schema.org/OnlineOnly', LifeState::Selling],
+    ['schema:LimitedAvailability', LifeState::Selling],
+    ['https://schema.org/MadeToOrder', LifeState::Selling],
+    ['https://schema.org/OutOfStock', LifeState::OutOfStock],
+    ['https://schema.org/Discontinued', LifeState::Discontinued],
+    // What exports and badges say.
+    ['Back on a date', LifeState::BackOn],
+    ['pre-order', LifeState::BackOn],
+    ['vorbestellbar', LifeState::BackOn],
+    ['Out of season', LifeState::Resting],
+    ['Saisonpause', LifeState::Resting],
+    ['retired', LifeState::Discontinued],
+    ['END_OF_LIFE', LifeState::Discontinued],
+    ['nicht mehr lieferbar', LifeState::Discontinued],
+    ['superseded', LifeState::Replaced],
+    ['ersetzt', LifeState::Replaced],
+    ['nicht auf Lager', LifeState::OutOfStock],
+    ['Op voorraad', LifeState::Selling],
 ]);
 
 it('recognises a page that only script fills', function (): void {

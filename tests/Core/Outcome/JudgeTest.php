@@ -179,6 +179,7 @@ it('leaves pages out of whose stratum none was left alone', function (): void {
     $judge = Judge::learn($market->alone, $market->changed);
     $strange = new WatchedPage(9999, 77, 0, [5.0, 9.0, 9.0], [50.0, 90.0, 90.0], [5.0, 5.0, 5.0], 900.0);
     $silent = new WatchedPage(9998, 78, 0, [0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [1.0, 1.0, 1.0], 0.0);
+    expect($judge->unsure([]))->toBe(0.0)->and($judge->unsure($market->changed))->toBeGreaterThan(0.0);
     $other = Judge::learn($market->alone, [...$market->changed, $strange, $silent]);
     expect($judge->outcome([...$market->changed, $strange]))
         ->toEqual($judge->outcome($market->changed))

@@ -98,6 +98,53 @@ it('reckons what would have been ordered as by hand', function (): void {
     expect($better)->toEqualWithDelta(((40 + $strength * 0.02) / (1000 + $strength)) * 1.5 * 50, 1e-9);
 });
 
+it(
+    'is unsure in proportion to what would come, the more so where pages of one collection drift together',
+    function (): void {
+        $chance = new Chance(31);
+        $alone = [];
+        for ($collection = 1; $collection <= 150; $collection++) {
+            $drift = exp(0.3 * $chance->normal());
+            foreach ([500.0, 5000.0, 20_000.0, 50_000.0] as $nth => $expected) {
+                $alone[] = new OrderedPage(
+                    4 * $collection + $nth,
+                    1,
+                    $collection,
+                    200.0,
+                    10_000.0,
+                    $expected,
+                    0.02 * $expected * $drift,
+                );
+            }
+        }
+        $judge = OrdersJudge::learn($alone, []);
+        $error = static function (int $pages, float $expected, float $times = 1.0, int $collection = 0) use (
+            $judge,
+        ): float {
+            $changed = [];
+            for ($nth = 1; $nth <= $pages; $nth++) {
+                $page = new OrderedPage($nth, 1, $collection, 200.0, 10_000.0, $expected, 0.0);
+                $after = $times * (float) $judge->of($page);
+                $changed[] = new OrderedPage($nth, 1, $collection, 200.0, 10_000.0, $expected, $after);
+            }
+
+            return $judge->outcome($changed, 0.0)->error;
+        };
+        // Drift grows with the sum itself: ten times as much is ten times as unsure, but for what counting adds.
+        expect($error(1, 50_000.0) / $error(1, 5000.0))
+            ->toBeGreaterThan(8.0)
+            ->toBeLessThan(10.5);
+        // What came drifts as what would have come does: half of each square.
+        expect($error(1, 50_000.0, 3.0) / $error(1, 50_000.0))->toEqualWithDelta(sqrt((1 + 9) / 2), 0.15);
+        // Ten that drift apart are the root of ten as unsure as one; ten that drift together are ten times as unsure.
+        expect($error(10, 5000.0) / $error(1, 5000.0))
+            ->toEqualWithDelta(sqrt(10), 0.4)
+            ->and($error(10, 5000.0, collection: 999) / $error(1, 5000.0))
+            ->toBeGreaterThan(7.5)
+            ->toBeLessThan(10.5);
+    },
+);
+
 it('tells nothing of too few orders', function (): void {
     $few = array_map(
         static fn (int $id): OrderedPage => new OrderedPage($id, 1, 0, 0.0, 1000.0, 100.0, $id === 1 ? 10.0 : 0.0),

@@ -67,6 +67,11 @@ it('takes a missing file for consent and a failing one for a closed door', funct
     );
 })->with([[200, true], [404, true], [403, true], [500, false], [503, false], [null, false]]);
 
+it('keeps to a file that was given, and to none that was refused', function (int $status, bool $allowed): void {
+    $rules = RobotsTxt::fromAnswer($status, "User-agent: *\nDisallow: /page", 'youngorchard');
+    expect($rules->allows('/page'))->toBe($allowed);
+})->with([[200, false], [206, false], [299, false], [300, true], [400, true], [499, true], [500, false]]);
+
 it('is quick on a pattern made to be slow', function (): void {
     $rules = robots("User-agent: *\nDisallow: /".str_repeat('*a', 200).'$');
     expect($rules->allows('/'.str_repeat('a', 2000).'b'))->toBeTrue();
@@ -115,6 +120,24 @@ it('takes a meta element for a directive to a crawler where it says nothing else
     ['viewport', 'width=device-width', false],
     ['author', '', false],
     ['seek bot', 'noindex', false],
+    ['seekbot', 'noindex,, ', true],
+    ['seekbot', ',', false],
+    ['seekbot', 'all', false],
+    ['seekbot', 'noindex, unavailable_after: 2030-01-01', true],
+    ['seekbot', 'noindex, max-image-preview: large', true],
+    ['seekbot', 'noindex, max-video-preview: -1', true],
+    ...array_map(static fn (string $word): array => ['seekbot', "noindex, $word", true], [
+        'all', 'index', 'follow', 'nofollow', 'none', 'noarchive', 'nocache', 'nosnippet', 'noimageindex',
+        'notranslate', 'noodp', 'noydir', 'indexifembedded',
+    ]),
+    ...array_map(static fn (string $word): array => ['seekbot', $word, true], [
+        'index',
+        'noindex',
+        'nofollow',
+        'none',
+        'noarchive',
+        'nosnippet',
+    ]),
 ]);
 
 // RFC 9309 section 5.1, to the letter.
@@ -257,5 +280,7 @@ it('names lines that do not do what they seem to', function (string $file, array
     'no colon' => ["User-agent: *\nDisallow /cart", [[2, 'no-colon']]],
     'a crawler with its version' => ["User-agent: finder/2.1\nDisallow: /", [[1, 'odd-name']]],
     'a dollar inside' => ["User-agent: *\nDisallow: /a$/b", [[2, 'dollar-inside']]],
+    'bytes that are no UTF-8' => ["User-agent: *\nDisallow: /caf\xE9", [[0, 'not-utf8']]],
+    'more than crawlers read' => ["User-agent: *\nDisallow: /x\n#".str_repeat('x', 512_000), [[0, 'too-long']]],
     'half a sitemap' => ["User-agent: *\nDisallow:\nSitemap: /map.xml", [[3, 'sitemap-not-whole']]],
 ]);

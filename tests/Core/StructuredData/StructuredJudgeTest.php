@@ -215,6 +215,8 @@ it('guesses what was meant', function (): void {
     $words = static fn (mixed $data): string => StructuredJudge::look([$data])[0]->words();
     expect($words(rightProduct(['discription' => 'x'])))
         ->toContain('“description”')
+        ->and($words(rightProduct(['aggregatRatng' => ['@type' => 'AggregateRating', 'ratingValue' => 4]])))
+        ->toContain('“aggregateRating”')
         ->and($words(['@context' => 'https://schema.org', '@type' => 'product', 'name' => 'Jug']))
         ->toContain('“Product”')
         ->and(
