@@ -1,4 +1,4 @@
-<table class="ledger tight causes" data-sortable>
+<table class="ledger tight found-causes" data-sortable>
     <thead><tr><th scope="col">What</th><th scope="col">Where</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Revenue</th><th scope="col" class="num">Upside</th><th scope="col">What mends it</th><th scope="col" class="num">Mended</th></tr></thead>
     <tbody>@foreach ($causes as $cause)<tr><td><span title="{{ $cause->kind->meaning() }}">{{ $cause->kind->label() }}</span></td><td><a href="{{ route('tend.cause', [$store, $cause->id]) }}" title="{{ $cause->words }}">{{ $cause->words }}</a></td><td class="num"><b>@n($cause->pages)</b></td><td class="num">@n($cause->clicks)</td><td class="num">{{ App\Platform\Web\Forms::rough($cause->revenue) }}</td><td class="num">{{ App\Platform\Web\Forms::rough($cause->upside) }}</td><td>{{ $cause->repair }}</td><td class="num">@if ($cause->mended)@n($cause->mended)@else · @endif</td></tr>@endforeach</tbody>
 </table>
