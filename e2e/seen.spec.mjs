@@ -198,7 +198,7 @@ for (const [what, size] of [['a laptop', { width: 1280, height: 800 }], ['a phon
         const cause = await page.locator('.causes tbody a').first().getAttribute('href');
         await page.goto('/s/tindrel/untangle/tangles');
         const tangle = await page.locator('tbody a').first().getAttribute('href');
-        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/weigh/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', ...['markets', 'kinds', 'crawl', 'shop', 'numbers', 'money', 'scripts', 'leaving'].map(group => '/settings/' + group), '/people'].map(path => '/s/tindrel' + path);
+        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/weigh/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', ...['', '/groups', '/open', '/pages', '/reach', '/rivals', '/roads', '/tracked'].map(view => '/match' + view), ...['', '/collections', '/depth', '/headings', '/images', '/known', '/links', '/maps', '/orphans', '/robots', '/sitemaps', '/status', '/structured', '/words'].map(view => '/tend' + view), '/watch', '/watch/mark', '/watch/report', '/release', '/release/campaigns', '/settings', ...['markets', 'kinds', 'crawl', 'shop', 'numbers', 'money', 'scripts', 'leaving'].map(group => '/settings/' + group), '/people'].map(path => '/s/tindrel' + path);
         for (const path of [...paths, ...[release, dossier, cause, tangle].filter(Boolean), '/account', '/tokens', '/stores', '/stores/new']) {
             const answer = await page.goto(path);
             expect(answer.status(), path).toBeLessThan(400);
@@ -209,6 +209,9 @@ for (const [what, size] of [['a laptop', { width: 1280, height: 800 }], ['a phon
             expect(top, path).toBeLessThanOrEqual(size.height / 3);
         }
         await page.goto('/s/tindrel/weigh');
+        // Whatever is under way at once, it is told in lines that end with the screen.
+        await page.locator('.under-way').evaluate(line => line.innerHTML = ['Looking through pages and links', 'Finding duplicates', 'Suggesting lead terms', 'Comparing two crawls', 'A crawl'].map(name => `<p>${name}</p><p>waits</p>`).join(''));
+        expect(await sideways(page)).toBeLessThanOrEqual(0);
         await axe(page);
         await page.goto('/s/tindrel/release');
         await axe(page);
