@@ -53,7 +53,8 @@ final class CheckoutClone
             'PATH' => '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin',
             'HOME' => sys_get_temp_dir(),
         ];
-        $files = [0 => ['file', '/dev/null', 'r'], 1 => ['file', $out, 'w'], 2 => ['redirect', '1']];
+        $told = fopen($out, 'wb') ?: throw new RuntimeException("$out cannot be written.");
+        $files = [0 => ['file', '/dev/null', 'r'], 1 => $told, 2 => $told];
         $process = proc_open(
             [$this->root.'/bin/orchard', ...$words],
             $files,
