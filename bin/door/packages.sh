@@ -35,24 +35,22 @@ install_debian() {
     ok
 }
 
-# put_lock_back: what lies in var/ is for its owner alone; the lock file is for whoever may read the checkout.
-put_lock_back() { mv "$ROOT/var/composer.lock" "$ROOT/composer.lock" && chmod a+r "$ROOT/composer.lock"; }
-
 install_php_libraries() {
-    # A start that was killed left the lock file with its addresses filled in.
-    [ ! -f "$ROOT/var/composer.lock" ] || put_lock_back
     command -v composer >/dev/null || die "Composer is missing; Young Orchard needs PHP 8.2, Composer and Node.js to start with."
     local stamp="$ROOT/vendor/.installed" sum
     sum="$(cat "$ROOT/composer.json" "$ROOT/composer.lock" "$ROOT/composer.sums" | sha256sum | cut -c1-16)"
     [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && return 0
     [ -w "$ROOT" ] || die "PHP's libraries must be installed by someone who may write to the checkout."
     step "PHP libraries"
-    # The lock file is kept without addresses (tools/lock-composer); they are filled in for the length of this.
-    local kept="$ROOT/var/composer.lock" code=0
-    cp "$ROOT/composer.lock" "$kept"
-    (umask 022; cd "$ROOT" && export COMPOSER_ALLOW_SUPERUSER=1 && composer update mirrors --no-install --no-interaction --no-progress --no-audit \
+    # The lock file is kept without addresses (tools/lock-composer); they are filled into a copy, since the file itself
+    # may be committed meanwhile. Composer reads the lock that lies beside the file it is given; paths are from here.
+    local filled="$ROOT/var/composer" code=0
+    mkdir -p "$filled"
+    cp "$ROOT/composer.json" "$ROOT/composer.lock" "$filled/"
+    (umask 022; cd "$ROOT" && export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER="$filled/composer.json" \
+        && composer update mirrors --no-install --no-interaction --no-progress --no-audit \
         && composer install --no-interaction --no-progress) >"$ROOT/var/composer.log" 2>&1 || code=$?
-    put_lock_back
+    rm -rf "$filled"
     if [ "$code" != 0 ]; then
         ok failed
         tail -n 5 "$ROOT/var/composer.log" >&2
