@@ -78,16 +78,6 @@ final class IndexStates extends ListType
         return ListTable::Index;
     }
 
-    public function needed(ListedRow $row): array
-    {
-        return ['page' => 'Page'];
-    }
-
-    public function name(ListedRow $row, ?string $url): string
-    {
-        return (string) $url;
-    }
-
     public function values(ListedRow $row): array
     {
         return [

@@ -70,27 +70,12 @@ final class PageList extends ListType
 
     public function lacks(array $keys): ?string
     {
-        $has = static fn (string ...$any): bool => array_intersect($any, $keys) !== [];
-
-        return match (true) {
-            ! $has('page') => 'A list of pages needs a column of addresses.',
-            default => null,
-        };
+        return in_array('page', $keys, true) ? null : 'A list of pages needs a column of addresses.';
     }
 
     public function table(): ListTable
     {
         return ListTable::Listed;
-    }
-
-    public function needed(ListedRow $row): array
-    {
-        return ['page' => 'Page'];
-    }
-
-    public function name(ListedRow $row, ?string $url): string
-    {
-        return (string) $url;
     }
 
     public function values(ListedRow $row): array
