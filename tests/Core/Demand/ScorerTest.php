@@ -6,7 +6,6 @@ use Bench\SimulatedMarket;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\ClickCurve;
-use Orchard\Core\Demand\CurveFit;
 use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\ModelFit;
 use Orchard\Core\Demand\PageScorer;
@@ -63,55 +62,6 @@ it('tells queries apart', function (string $query, QueryClass $class): void {
     ['floor lamp', QueryClass::Generic],
     ['', QueryClass::Generic],
 ]);
-
-it('fits a curve that never rises with the position, between its band, for every device', function (): void {
-    $chance = new Chance(3);
-    $fit = new CurveFit();
-    for ($i = 0; $i < 4000; $i++) {
-        $position = exp(3.3 * $chance->uniform());
-        $device = $chance->whole(1, 2);
-        $impressions = $chance->whole(1, 400);
-        $fit->add(
-            $i % 500,
-            $device,
-            $position,
-            $impressions * ($device === 2 ? 0.8 : 1.1) * 0.3 * $position ** -1.1,
-            $impressions,
-        );
-    }
-    $curve = $fit->fit();
-    foreach ($curve->rates as $rates) {
-        for ($bin = 1; $bin < ClickCurve::BINS; $bin++) {
-            expect($rates[$bin])->toBeLessThanOrEqual($rates[$bin - 1]);
-        }
-    }
-    foreach ([2.0, 5.0, 10.0] as $position) {
-        expect($curve->rate($position, 2) / (0.24 * $position ** -1.1))
-            ->toBeGreaterThan(0.9)
-            ->toBeLessThan(1.1)
-            ->and($curve->rate($position, 1))
-            ->toBeGreaterThan($curve->rate($position, 2));
-        [$low, $high] = $curve->band[ClickCurve::bin($position)];
-        expect($low)->toBeLessThanOrEqual($high);
-    }
-    expect(ClickCurve::fromArray((array) json_decode((string) json_encode($curve->toArray()), true)))->toEqual($curve);
-});
-
-it('leans on the assumed curve where nothing is known, and one giant does not set it', function (): void {
-    $empty = (new CurveFit())->fit();
-    expect($empty->rate(3.0) / ClickCurve::assumed(3.0))
-        ->toBeGreaterThan(0.8)
-        ->toBeLessThan(1.25)
-        ->and($empty->evidence)
-        ->toBe(0.0);
-    $fit = new CurveFit();
-    for ($i = 0; $i < 200; $i++) {
-        $fit->add($i, 0, 2.0, 15, 100);
-    }
-    $without = $fit->fit()->rate(2.0);
-    $fit->add(999, 0, 2.0, 10, 10_000_000);
-    expect($fit->fit()->rate(2.0) / $without)->toBeGreaterThan(0.4);
-});
 
 /** A model in which everything is known. */
 function plainModel(): StoreModel
