@@ -39,15 +39,10 @@ final class CurveFit
      * @param  float  $ratio  what the page earns against others at its positions, so far as it is known; its
      *     impressions count for so many of others
      */
-    public function add(
-        int $page,
-        int $device,
-        float $position,
-        float $clicks,
-        float $impressions,
-        float $ratio = 1.0,
-    ): void {
-        if ($impressions <= 0 || $position < 1) {
+    public function add(int $page, PlaceClicks $place, float $ratio = 1.0): void
+    {
+        $impressions = $place->impressions;
+        if ($impressions <= 0 || $place->position < 1) {
             return;
         }
         $share =
@@ -55,11 +50,11 @@ final class CurveFit
                 ? 1.0
                 : min($impressions, self::WHOLE + min(3 * self::WHOLE, 10 * sqrt($impressions - self::WHOLE))) /
                     $impressions;
-        $bin = ClickCurve::bin($position);
-        $clicks *= $share;
+        $bin = ClickCurve::bin($place->position);
+        $clicks = $place->clicks * $share;
         $impressions *= $share * max(0.2, min(5.0, $ratio));
-        $known = $this->sums[$device][$bin] ?? [0.0, 0.0];
-        $this->sums[$device][$bin] = [$known[0] + $clicks, $known[1] + $impressions];
+        $known = $this->sums[$place->device][$bin] ?? [0.0, 0.0];
+        $this->sums[$place->device][$bin] = [$known[0] + $clicks, $known[1] + $impressions];
         $group = $page % self::GROUPS;
         $known = $this->groups[$group][$bin] ?? [0.0, 0.0];
         $this->groups[$group][$bin] = [$known[0] + $clicks, $known[1] + $impressions];

@@ -39,7 +39,9 @@ final class ModelFit
         );
         $classes = [];
         $spread = 0.05;
-        $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
+        // Orders, their values and groups are learned last; nothing before asks for them.
+        $worthless = [[new RateShrinkage(0.01, 2.0)], [[0.0, 0.0, 0.0]], [], $season, $days];
+        $model = new StoreModel($curve, $classes, $ratios, $spread, ...$worthless);
         $told = [];
         $worth = new WorthFit();
         for ($round = 0; $round < self::ROUNDS; $round++) {
@@ -57,48 +59,25 @@ final class ModelFit
                     $pair->query > 0 &&
                         $fit->add(
                             $page->page,
-                            $pair->device,
-                            $pair->position,
-                            $pair->clicks,
-                            $pair->impressions,
+                            new PlaceClicks($pair->device, $pair->position, $pair->clicks, $pair->impressions),
                             $ratio,
                         );
                 }
             }
             $curve = $fit->fit();
-            $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
+            $model = new StoreModel($curve, $classes, $ratios, $spread, ...$worthless);
             [$classes, $ratios, $spread, $told] = self::spreads($pages, $model);
-            $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
+            $model = new StoreModel($curve, $classes, $ratios, $spread, ...$worthless);
         }
         [$orders, $values, $groups] = $worth->fit();
 
-        return self::model($curve, $classes, $ratios, $spread, $orders, $values, $groups, $season, $days);
-    }
-
-    /**
-     * @param  array<int, float>  $classes
-     * @param  array<int, RateShrinkage>  $orders
-     * @param  array<int, array{float, float, float}>  $values
-     * @param  array<int, array{float, float, float, float}>  $groups
-     */
-    private static function model(
-        ClickCurve $curve,
-        array $classes,
-        RateShrinkage $ratios,
-        float $spread,
-        array $orders,
-        array $values,
-        array $groups,
-        float $season,
-        float $days,
-    ): StoreModel {
         return new StoreModel(
             $curve,
             $classes,
             $ratios,
             $spread,
-            $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders,
-            $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values,
+            $orders === [] ? [new RateShrinkage(0.01, 2.0)] : $orders,
+            $values === [] ? [[0.0, 0.0, 0.0]] : $values,
             $groups,
             $season,
             $days,

@@ -23,12 +23,6 @@ final class PageScorer
     private const MOST_WITHHELD = 3.0;
 
     /**
-     * Relative doubt about the second sum: about all probabilities of a lift together, and about how often deep
-     * positions are seen and clicked, which the curve tells only from afar.
-     */
-    private const DOUBT = 0.6;
-
-    /**
      * @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of
      *     queries, device and thousandths of the position
      */
@@ -122,16 +116,14 @@ final class PageScorer
                     static fn (): array => [$chance->normal(), $chance->normal(), $chance->normal(), $chance->normal()],
                     range(1, self::DRAWS),
                 );
-        $ranges = $this->ranges(
-            $points,
+        $laws = new UpsideLaws(
             $law,
             $expected * $scale * $this->assumptions->shareClosed,
             $position,
-            $isMoney ? $orderLaw : null,
-            $value,
-            $valueVariance,
+            $isMoney ? new ClickWorth($orderLaw, $value, $valueVariance, $this->assumptions->margin) : null,
             $part,
         );
+        $ranges = $laws->ranges($points);
 
         return new Upside(
             $closed * $money,
@@ -195,49 +187,6 @@ final class PageScorer
             Visibility::seen($target) * $this->model->rate($pair, $target);
 
         return max(0.0, $demand * $rate - $now);
-    }
-
-    /**
-     * @param  list<array{float, float, float, float}>  $points  normal draws for the ratio, the second sum, the orders
-     *     and their value
-     * @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click
-     */
-    private function ranges(
-        array $points,
-        GammaLaw $law,
-        float $expected,
-        float $position,
-        ?GammaLaw $orders,
-        float $value,
-        float $valueVariance,
-        float $part,
-    ): array {
-        // Gamma laws both, for an order's value and a lift are never below nothing.
-        $valueLaw =
-            $valueVariance > 0 && $value > 0
-                ? new GammaLaw($value ** 2 / $valueVariance, $value / $valueVariance)
-                : null;
-        $doubt = new GammaLaw(1 / self::DOUBT ** 2, 1 / self::DOUBT ** 2);
-        $draws = [[], [], [], []];
-        foreach ($points as [$a, $b, $c, $d]) {
-            $words = $expected * max(0.0, 1 - $law->at($a));
-            $places = $position * $doubt->at($b);
-            $worth =
-                $orders === null
-                    ? 1.0
-                    : $orders->at($c) * ($valueLaw === null ? $value : $valueLaw->at($d)) * $this->assumptions->margin;
-            $draws[0][] = ($words + $places) * $worth * $part;
-            $draws[1][] = $words * $worth * $part;
-            $draws[2][] = $places * $worth * $part;
-            $draws[3][] = $worth;
-        }
-
-        return [
-            Range::ofDraws($draws[0]),
-            Range::ofDraws($draws[1]),
-            Range::ofDraws($draws[2]),
-            Range::ofDraws($draws[3]),
-        ];
     }
 
     /**

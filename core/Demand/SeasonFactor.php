@@ -9,7 +9,7 @@ namespace Orchard\Core\Demand;
  * group by how little was seen: a gamma law around the group's factor (a Poisson count of impressions ahead over an
  * exposure of those in the window).
  */
-final class SeasonFactor
+final readonly class SeasonFactor
 {
     /**
      * Impressions in the window a year earlier that a page's group is worth beside its own, and that the store is worth
@@ -24,18 +24,24 @@ final class SeasonFactor
      * @param  float  $ahead  impressions in the weeks that followed
      * @param  float  $weeks  how many those are
      * @param  float  $window  how many the window has
+     */
+    public function __construct(
+        private float $base,
+        private float $ahead,
+        private float $weeks,
+        private float $window,
+    ) {
+    }
+
+    /**
      * @param  float  $wider  the factor of the wider group, above 0; 1 for none
      * @param  float  $strength  impressions that it is worth
      * @return float between 0.2 and 5
      */
-    public static function shrunk(
-        float $base,
-        float $ahead,
-        float $weeks,
-        float $window,
-        float $wider,
-        float $strength,
-    ): float {
-        return max(0.2, min(5.0, (($ahead * $window) / $weeks + $strength * $wider) / ($base + $strength)));
+    public function shrunk(float $wider, float $strength): float
+    {
+        $factor = (($this->ahead * $this->window) / $this->weeks + $strength * $wider) / ($this->base + $strength);
+
+        return max(0.2, min(5.0, $factor));
     }
 }

@@ -49,17 +49,12 @@ enum ParameterEffect: string
      * What two pages show of a parameter that one of them has, or that both have with different values; null where they
      * show nothing clear, such as a list of which each shows one part alone.
      *
-     * @param  Resemblance  $kin  how the two stand to each other
      * @param  list<int>  $whole  all products of the list of which the page without it is the first part, in their
      *     order
      */
-    public static function seen(
-        Identity $with,
-        Identity $without,
-        string $value,
-        Resemblance $kin,
-        array $whole = [],
-    ): ?self {
+    public static function seen(ComparedPages $pages, string $value, array $whole = []): ?self
+    {
+        [$with, $without, $kin] = [$pages->with, $pages->without, $pages->kin];
         if ($with->isBlank() || $without->isBlank()) {
             return null;
         }

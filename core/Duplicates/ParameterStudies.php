@@ -115,21 +115,21 @@ final class ParameterStudies
                 $other ??= $alone[$key] ?? null;
                 $alone[$key] = $page;
                 if ($other !== null) {
-                    $this->see($study, $page, $other, self::valueOf($url, $name), $bare->text());
+                    $this->see($study, [$page, $other], self::valueOf($url, $name), $bare->text());
                     $beat !== null && $beat();
                 }
             }
         }
     }
 
-    private function see(ParameterStudy $study, int $with, int $without, string $value, string $base): void
+    /** @param  array{int, int}  $pages  with the parameter and without it */
+    private function see(ParameterStudy $study, array $pages, string $value, string $base): void
     {
+        [$with, $without] = $pages;
         [$ours, $theirs] = [($this->identity)($with), ($this->identity)($without)];
         $effect = ParameterEffect::seen(
-            $ours,
-            $theirs,
+            new ComparedPages($ours, $theirs, ($this->resemblance)($with, $without)),
             $value,
-            ($this->resemblance)($with, $without),
             $theirs->isList() ? $this->whole($without) : [],
         );
         if ($effect !== null) {

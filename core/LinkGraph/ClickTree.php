@@ -29,32 +29,43 @@ final readonly class ClickTree
     {
         $depths = $parents = array_fill(0, $map->nodes(), self::UNREACHED);
         $opened = [];
-        $level = [];
+        $below = [];
+        $reach = static function (int $node, int $parent, int $depth) use ($map, &$depths, &$parents, &$below): void {
+            while ($depths[$node] === self::UNREACHED) {
+                $depths[$node] = $depth;
+                $parents[$node] = $parent;
+                $below[] = $node;
+                if (! isset($map->redirects[$node])) {
+                    return;
+                }
+                [$parent, $node] = [$node, $map->redirects[$node]];
+            }
+        };
         foreach ($homes as $home) {
-            self::reach($home, self::UNREACHED, 0, $depths, $parents, $level, $map->redirects);
+            $reach($home, self::UNREACHED, 0);
         }
-        for ($depth = 1; $level !== []; $depth++) {
+        for ($depth = 1; $below !== []; $depth++) {
+            $level = $below;
             $below = [];
             foreach ($level as $node) {
                 if (isset($map->redirects[$node])) {
                     continue;
                 }
                 foreach ($map->own($node) as $target) {
-                    self::reach($target, $node, $depth, $depths, $parents, $below, $map->redirects);
+                    $reach($target, $node, $depth);
                 }
                 foreach ($map->bundlesOf[$node] ?? [] as $bundle) {
                     if (! isset($opened[$bundle])) {
                         $opened[$bundle] = true;
                         foreach ($map->bundles[$bundle] ?? [] as $target) {
-                            self::reach($target, $node, $depth, $depths, $parents, $below, $map->redirects);
+                            $reach($target, $node, $depth);
                         }
                     }
                 }
             }
-            $level = $below;
         }
 
-        return new self(array_values($depths), array_values($parents));
+        return new self($depths, array_values($parents));
     }
 
     /** @return list<int> the nodes from home to this one; empty where nothing leads to it */
@@ -70,31 +81,5 @@ final readonly class ClickTree
         }
 
         return array_reverse($way);
-    }
-
-    /**
-     * @param  array<int, int>  $depths
-     * @param  array<int, int>  $parents
-     * @param  list<int>  $level
-     * @param  array<int, int>  $redirects
-     */
-    private static function reach(
-        int $node,
-        int $parent,
-        int $depth,
-        array &$depths,
-        array &$parents,
-        array &$level,
-        array $redirects,
-    ): void {
-        while ($depths[$node] === self::UNREACHED) {
-            $depths[$node] = $depth;
-            $parents[$node] = $parent;
-            $level[] = $node;
-            if (! isset($redirects[$node])) {
-                return;
-            }
-            [$parent, $node] = [$node, $redirects[$node]];
-        }
     }
 }

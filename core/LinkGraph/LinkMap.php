@@ -32,16 +32,9 @@ final readonly class LinkMap
     /**
      * @param  list<array{int, int}>  $links  from and to
      * @param  array<int, int>  $redirects
-     * @param  array<int, ?list<int>>  $bundlesOf
-     * @param  array<int, list<int>>  $bundles
      */
-    public static function ofLinks(
-        int $nodes,
-        array $links,
-        array $redirects = [],
-        array $bundlesOf = [],
-        array $bundles = [],
-    ): self {
+    public static function ofLinks(int $nodes, array $links, array $redirects = []): self
+    {
         $rows = array_fill(0, $nodes, []);
         foreach ($links as [$from, $to]) {
             $rows[$from][] = $to;
@@ -53,7 +46,16 @@ final readonly class LinkMap
             $targets .= $row === [] ? '' : pack('V*', ...$row);
         }
 
-        return new self($starts, $targets, $redirects, $bundlesOf, $bundles);
+        return new self($starts, $targets, $redirects);
+    }
+
+    /**
+     * @param  array<int, ?list<int>>  $bundlesOf  bundles that a node carries
+     * @param  array<int, list<int>>  $bundles  targets of each bundle
+     */
+    public function withBundles(array $bundlesOf, array $bundles): self
+    {
+        return new self($this->starts, $this->targets, $this->redirects, $bundlesOf, $bundles);
     }
 
     public function nodes(): int

@@ -65,7 +65,11 @@ final readonly class CountRegression
         }
         $inverse = [];
         for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
-            [$cross, $gradient] = self::products($numbers, $rows, $counts, $levels, $slopes);
+            $means = [];
+            foreach ($rows as $i => $row) {
+                $means[] = exp(min(self::MOST, $levels[$numbers[$i]] + self::dot($slopes, $row)));
+            }
+            [$cross, $gradient] = self::products($numbers, $rows, $counts, $means);
             $inverse = self::invert($cross);
             $most = 0.0;
             foreach ($inverse as $a => $row) {
@@ -116,23 +120,22 @@ final readonly class CountRegression
     }
 
     /**
-     * @param  array<int, int>  $numbers
-     * @param  list<list<float>>  $rows
-     * @param  list<float>  $counts
-     * @param  array<int, float>  $levels
-     * @param  array<int, float>  $slopes
+     * @param  non-empty-array<int, int>  $numbers  of each row's level
+     * @param  non-empty-list<list<float>>  $rows
+     * @param  list<float>  $counts  of each row
+     * @param  list<float>  $means  of each row, as levels and slopes stand
      * @return array{array<int, array<int, float>>, array<int, float>} cross products and gradient
      */
-    private static function products(array $numbers, array $rows, array $counts, array $levels, array $slopes): array
+    private static function products(array $numbers, array $rows, array $counts, array $means): array
     {
-        $size = count($levels);
-        $columns = count($slopes);
+        $size = max($numbers) + 1;
+        $columns = count($rows[0]);
         $width = $size + $columns;
         $cross = array_fill(0, $width, array_fill(0, $width, 0.0));
         $gradient = array_fill(0, $width, 0.0);
         foreach ($rows as $i => $row) {
             $level = $numbers[$i];
-            $mean = exp(min(self::MOST, $levels[$level] + self::dot($slopes, $row)));
+            $mean = $means[$i];
             $left = $counts[$i] - $mean;
             $gradient[$level] += $left;
             $cross[$level][$level] += $mean;

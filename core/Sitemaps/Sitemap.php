@@ -10,6 +10,13 @@ use XMLReader;
 /**
  * One sitemap file (sitemaps.org 0.9): a list of pages or of other sitemaps in XML, or of pages as lines of text;
  * gzipped or not. What is wrong with it is a finding; what can be read is kept. Entities of its own are never followed.
+ *
+ * XmlRead: whether it is an index, the locations, why it could not be read to its end, and what else the entries tell,
+ * by their number from 0.
+ *
+ * @phpstan-type XmlRead array{
+ *     bool, list<string>, ?string, array<int, array{images: int, alternates: array<string, string>}>
+ * }
  */
 final readonly class Sitemap
 {
@@ -73,17 +80,14 @@ final readonly class Sitemap
         if (preg_match('/^<(?:!doctype\s+html|html)\b/i', $start) === 1) {
             return new self(false, [], [[0, '', 'is an HTML page, no sitemap']], 0);
         }
-        [$isIndex, $locations, $broken, $more] =
-            $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null, []];
 
-        return self::judged($isIndex, $locations, $broken, $own, $more);
+        return self::judged(
+            $own,
+            $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null, []],
+        );
     }
 
-    /**
-     * @return array{bool, list<string>, ?string, array<int, array{images: int, alternates: array<string, string>}>}
-     *     whether it is an index, the locations, why it could not be read to its end, and what else the entries tell,
-     *     by their number from 0
-     */
+    /** @return XmlRead */
     private static function xml(string $bytes): array
     {
         $before = libxml_use_internal_errors(true);
@@ -153,12 +157,10 @@ final readonly class Sitemap
         return [$root === 'sitemapindex', $locations, $broken, $broken === null ? $more : []];
     }
 
-    /**
-     * @param  list<string>  $locations
-     * @param  array<int, array{images: int, alternates: array<string, string>}>  $more
-     */
-    private static function judged(bool $isIndex, array $locations, ?string $broken, PageUrl $own, array $more): self
+    /** @param  XmlRead  $read */
+    private static function judged(PageUrl $own, array $read): self
     {
+        [$isIndex, $locations, $broken, $more] = $read;
         $urls = [];
         $images = [];
         $alternates = [];

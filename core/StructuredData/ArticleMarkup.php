@@ -5,34 +5,41 @@ declare(strict_types=1);
 namespace Orchard\Core\StructuredData;
 
 /** Makes an article's structured data from what its page shows; who wrote it, and when, is not known and left out. */
-final class ArticleMarkup
+final readonly class ArticleMarkup
 {
     /**
      * @param  list<string>  $images  absolute addresses
      * @param  string  $language  BCP 47
-     * @return array<string, mixed> a node of JSON-LD in which StructuredJudge finds nothing wrong; without a headline
-     * there is none
+     * @param  string  $publisher  its name, '' where it is not known
      */
-    public static function of(
-        string $url,
-        string $headline,
-        string $description,
-        array $images,
-        string $language,
-        string $publisher,
-    ): array {
-        return $headline === ''
+    public function __construct(
+        private string $url,
+        private string $headline,
+        private string $description,
+        private array $images,
+        private string $language,
+        private string $publisher,
+    ) {
+    }
+
+    /**
+     * @return array<string, mixed> a node of JSON-LD in which StructuredJudge finds nothing wrong; without a headline
+     *     there is none
+     */
+    public function node(): array
+    {
+        return $this->headline === ''
             ? []
             : array_filter(
                 [
                     '@context' => 'https://schema.org',
                     '@type' => 'Article',
-                    'headline' => $headline,
-                    'description' => $description,
-                    'image' => $images,
-                    'inLanguage' => $language,
-                    'mainEntityOfPage' => $url,
-                    'publisher' => $publisher === '' ? null : ['@type' => 'Organization', 'name' => $publisher],
+                    'headline' => $this->headline,
+                    'description' => $this->description,
+                    'image' => $this->images,
+                    'inLanguage' => $this->language,
+                    'mainEntityOfPage' => $this->url,
+                    'publisher' => $this->publisher === '' ? null : ['@type' => 'Organization', 'name' => $this->publisher],
                 ],
                 static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== [],
             );

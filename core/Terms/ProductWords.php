@@ -49,27 +49,27 @@ final class ProductWords
     {
     }
 
-    /** @param  list<string>  $facts  values of attributes, collections, type */
-    public function add(int $id, string $name, array $facts, string $maker, bool $inStock, ?float $price): void
+    public function add(SoldProduct $product): void
     {
         $this->products++;
-        $this->written[$id] = self::written($name);
-        foreach ($this->forms($name) as $form) {
+        $id = $product->id;
+        $this->written[$id] = self::written($product->name);
+        foreach ($this->forms($product->name) as $form) {
             $this->named[$form][$id] = true;
             $this->having[$form][$id] = true;
         }
-        foreach ([...$facts, $maker] as $value) {
+        foreach ([...$product->facts, $product->maker] as $value) {
             foreach ($this->forms($value) as $form) {
                 $this->having[$form][$id] = true;
                 $this->facts[$form] = true;
             }
         }
-        if ($maker !== '') {
-            $this->makers[implode(' ', $this->forms($maker, sort: false))] = true;
+        if ($product->maker !== '') {
+            $this->makers[implode(' ', $this->forms($product->maker, sort: false))] = true;
         }
-        if ($inStock) {
+        if ($product->inStock) {
             $this->inStock[$id] = true;
-            $price === null || ($this->prices[$id] = $price);
+            $product->price === null || ($this->prices[$id] = $product->price);
         }
         $this->thirds = null;
         $this->lastTold = $this->lastBound = null;

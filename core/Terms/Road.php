@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Terms;
 
-use InvalidArgumentException;
-
 /**
  * How far it is to a rival page that stands above for a term, in links: what it has more, what closing the gap costs,
  * and in how many months. A rule of thumb of the trade (links of one's own site at a factor for one backlink), not a
@@ -33,39 +31,22 @@ final readonly class Road
     ) {
     }
 
-    /**
-     * @param  float  $factor  links of one's own site that weigh as much as one backlink, above 0
-     * @param  float  $pageShare  part of the links that leads to the page itself, 0 to 1
-     * @param  float  $price  of one backlink; 0 where none is set
-     * @param  float  $budget  of a month; 0 where none is set
-     *
-     * @throws InvalidArgumentException where a number is out of its range
-     */
-    public static function between(
-        LinkStock $own,
-        LinkStock $rival,
-        float $factor,
-        float $pageShare,
-        float $price,
-        float $budget,
-    ): self {
-        if ($factor <= 0 || $pageShare < 0 || $pageShare > 1 || $price < 0 || $budget < 0) {
-            throw new InvalidArgumentException('A factor is above 0, a share from 0 to 1, money 0 or more.');
-        }
-        $gap = $rival->reckoned($factor) - $own->reckoned($factor);
+    public static function between(LinkStock $own, LinkStock $rival, RoadTerms $terms): self
+    {
+        $gap = $rival->reckoned($terms->factor) - $own->reckoned($terms->factor);
         // As many as the rival has are not more; a hair of rounding is no link.
         $links = $gap < 0 ? 0 : (int) floor($gap + 1e-9) + 1;
-        $toPage = (int) ceil($links * $pageShare - 1e-9);
-        $cost = $price > 0 ? $links * $price : null;
+        $toPage = (int) ceil($links * $terms->pageShare - 1e-9);
+        $cost = $terms->price > 0 ? $links * $terms->price : null;
 
         return new self(
             $gap,
             $links,
             $toPage,
             $links - $toPage,
-            (int) ceil($links * $factor - 1e-9),
+            (int) ceil($links * $terms->factor - 1e-9),
             $cost,
-            $cost === null || $budget <= 0 ? null : (int) ceil($cost / $budget - 1e-9),
+            $cost === null || $terms->budget <= 0 ? null : (int) ceil($cost / $terms->budget - 1e-9),
         );
     }
 }

@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\ProductWords;
+use Orchard\Core\Terms\SoldProduct;
 use Orchard\Core\Terms\TermForm;
 use stdClass;
 
@@ -185,12 +186,14 @@ final class MarketPages
                 $inStock = ! in_array($life, self::SOLD_OUT, true);
                 $inStock || ($this->soldOut[$page] = true);
                 $this->products->add(
-                    $page,
-                    $name,
-                    $facts,
-                    (string) $row->maker,
-                    $inStock,
-                    $row->price === null ? null : (float) $row->price,
+                    new SoldProduct(
+                        $page,
+                        $name,
+                        $facts,
+                        (string) $row->maker,
+                        $inStock,
+                        $row->price === null ? null : (float) $row->price,
+                    ),
                 );
             }
         }

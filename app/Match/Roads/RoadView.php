@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\LinkStock;
 use Orchard\Core\Terms\Road;
+use Orchard\Core\Terms\RoadTerms;
 
 /** A road as it is shown: the rival and our page, what it takes, and the steps on the way. */
 final readonly class RoadView
@@ -70,10 +71,12 @@ final readonly class RoadView
             Road::between(
                 $own,
                 $rival,
-                $options->links['factor'],
-                1 - $options->links['home'] / 100,
-                $options->links['price'],
-                $options->links['budget'],
+                new RoadTerms(
+                    $options->links['factor'],
+                    1 - $options->links['home'] / 100,
+                    $options->links['price'],
+                    $options->links['budget'],
+                ),
             ),
             RoadStep::all($store, $kept),
         );

@@ -102,14 +102,14 @@ final class MadeMarkup
         $images = self::images($row);
         $markup =
             (int) $row->kind === PageKind::Article->value
-                ? ArticleMarkup::of(
+                ? (new ArticleMarkup(
                     (string) $row->url,
                     $h1,
                     (string) $row->description,
                     $images,
                     (string) $row->language,
                     $store->name,
-                )
+                ))->node()
                 : ProductMarkup::of(
                     (string) $row->url,
                     new ProductData(

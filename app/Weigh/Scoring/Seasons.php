@@ -132,14 +132,12 @@ final class Seasons
     {
         $factors = [];
         foreach (self::AHEAD as $weeks) {
-            $factors[$weeks] = SeasonFactor::shrunk(
+            $factors[$weeks] = (new SeasonFactor(
                 $sums->base ?? 0.0,
                 $sums?->ahead($weeks) ?? 0.0,
                 $weeks,
                 NumberWindow::WEEKS,
-                $wider[$weeks],
-                $strength,
-            );
+            ))->shrunk($wider[$weeks], $strength);
         }
 
         return $factors;

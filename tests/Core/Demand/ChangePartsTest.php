@@ -96,12 +96,12 @@ it('blames the one factor that changed', function (): void {
 
 it('leans a season on the wider group by how little was seen', function (): void {
     // 13 weeks of 100 each, then 4 weeks of 200 each: twice as much, once much was seen.
-    expect(SeasonFactor::shrunk(1300e6, 800e6, 4, 13, 1.0, SeasonFactor::OF_GROUP))
+    expect((new SeasonFactor(1300e6, 800e6, 4, 13))->shrunk(1.0, SeasonFactor::OF_GROUP))
         ->toEqualWithDelta(2.0, 1e-4)
-        ->and(SeasonFactor::shrunk(0, 0, 4, 13, 1.3, SeasonFactor::OF_GROUP))
+        ->and((new SeasonFactor(0, 0, 4, 13))->shrunk(1.3, SeasonFactor::OF_GROUP))
         ->toEqualWithDelta(1.3, 1e-12)
-        ->and(SeasonFactor::shrunk(1500, (1500 / 13) * 4 * 2, 4, 13, 1.0, 1500))
+        ->and((new SeasonFactor(1500, (1500 / 13) * 4 * 2, 4, 13))->shrunk(1.0, 1500))
         ->toEqualWithDelta(1.5, 1e-9)
-        ->and(SeasonFactor::shrunk(10, 1e9, 4, 13, 1.0, 100))
+        ->and((new SeasonFactor(10, 1e9, 4, 13))->shrunk(1.0, 100))
         ->toBe(5.0);
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\ClickCurve;
 use Orchard\Core\Demand\CurveFit;
+use Orchard\Core\Demand\PlaceClicks;
 
 it('fits a curve that never rises with the position, between its band, for every device', function (): void {
     $chance = new Chance(3);
@@ -15,10 +16,12 @@ it('fits a curve that never rises with the position, between its band, for every
         $impressions = $chance->whole(1, 400);
         $fit->add(
             $i % 500,
-            $device,
-            $position,
-            $impressions * ($device === 2 ? 0.8 : 1.1) * 0.3 * $position ** -1.1,
-            $impressions,
+            new PlaceClicks(
+                $device,
+                $position,
+                $impressions * ($device === 2 ? 0.8 : 1.1) * 0.3 * $position ** -1.1,
+                $impressions,
+            ),
         );
     }
     $curve = $fit->fit();
@@ -48,10 +51,10 @@ it('leans on the assumed curve where nothing is known, and one giant does not se
         ->toBe(0.0);
     $fit = new CurveFit();
     for ($i = 0; $i < 200; $i++) {
-        $fit->add($i, 0, 2.0, 15, 100);
+        $fit->add($i, new PlaceClicks(0, 2.0, 15, 100));
     }
     $without = $fit->fit()->rate(2.0);
-    $fit->add(999, 0, 2.0, 10, 10_000_000);
+    $fit->add(999, new PlaceClicks(0, 2.0, 10, 10_000_000));
     expect($fit->fit()->rate(2.0) / $without)->toBeGreaterThan(0.4);
 });
 
@@ -63,7 +66,7 @@ it('gives a band around the rates that are true, narrow where many clicks tell t
     for ($page = 0; $page < 600; $page++) {
         foreach ([1.0, 2.0, 3.0, 5.0, 8.0, 12.0] as $position) {
             $mean = 400 * $true($position);
-            $fit->add($page, 0, $position, max(0.0, $mean + sqrt($mean) * $chance->normal()), 400);
+            $fit->add($page, new PlaceClicks(0, $position, max(0.0, $mean + sqrt($mean) * $chance->normal()), 400));
         }
     }
     $band = $fit->fit()->band;
@@ -98,7 +101,7 @@ it('finds how the curve of a device differs, in its height and in how fast it fa
     for ($page = 0; $page < 300; $page++) {
         foreach ([1.0, 2.0, 4.0, 7.0, 11.0, 16.0] as $position) {
             foreach ([1, 2] as $device) {
-                $fit->add($page, $device, $position, 900 * $true($position, $device), 900);
+                $fit->add($page, new PlaceClicks($device, $position, 900 * $true($position, $device), 900));
             }
         }
     }

@@ -54,7 +54,7 @@ it('finds the depths that brute force finds', function (): void {
             $bundlesOf[$carrier] = [7];
             array_push($all, [$carrier, $bundles[7][0]], [$carrier, $bundles[7][1]]);
         }
-        $tree = ClickTree::from(LinkMap::ofLinks($nodes, $edges, $redirects, $bundlesOf, $bundles), 0);
+        $tree = ClickTree::from(LinkMap::ofLinks($nodes, $edges, $redirects)->withBundles($bundlesOf, $bundles), 0);
         expect($tree->depths)
             ->toHaveCount($nodes)
             ->and(array_filter($tree->depths, static fn (int $depth): bool => $depth !== ClickTree::UNREACHED))
@@ -121,7 +121,7 @@ it('tells the shares that igraph tells, and the same where links come in bundles
             $bundlesOf[$from] = [$from];
         }
     }
-    $map = LinkMap::ofLinks($case['nodes'], $own, [], $bundlesOf, $bundles);
+    $map = LinkMap::ofLinks($case['nodes'], $own)->withBundles($bundlesOf, $bundles);
     expect($off(PageRank::of($map, tolerance: 1e-12)))->toBeLessThan(1e-9);
 })->with(
     array_map(
@@ -132,7 +132,7 @@ it('tells the shares that igraph tells, and the same where links come in bundles
 
 it('hands all that a redirecting page has to its target', function (): void {
     // 0 links to 1, which redirects to 2; what 1 carries counts for nothing.
-    $map = LinkMap::ofLinks(4, [[0, 1], [1, 3], [2, 0]], [1 => 2], [1 => [7]], [7 => [3]]);
+    $map = LinkMap::ofLinks(4, [[0, 1], [1, 3], [2, 0]], [1 => 2])->withBundles([1 => [7]], [7 => [3]]);
     $plain = LinkMap::ofLinks(4, [[0, 1], [1, 2], [2, 0]]);
     expect(PageRank::of($map))->toBe(PageRank::of($plain));
 });
@@ -148,10 +148,11 @@ it('adds links and entries of menus as if they had been there from the start', f
         $all = array_values(array_unique([...$links, ...$more], SORT_REGULAR));
         $bundles = [3 => [0]];
         $of = [0 => [3]];
-        $added = LinkMap::ofLinks($nodes, $links, [], $of, $bundles)
+        $added = LinkMap::ofLinks($nodes, $links)
+            ->withBundles($of, $bundles)
             ->with($more)
             ->withEntry(3, $nodes - 1);
-        $whole = LinkMap::ofLinks($nodes, $all, [], $of, [3 => [0, $nodes - 1]]);
+        $whole = LinkMap::ofLinks($nodes, $all)->withBundles($of, [3 => [0, $nodes - 1]]);
         $sorted = static function (array $list): array {
             sort($list);
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\StructuredData\ArticleMarkup;
 use Orchard\Core\StructuredData\StructuredFault;
 use Orchard\Core\StructuredData\StructuredJudge;
 use Orchard\Core\StructuredData\Vocabulary;
@@ -328,21 +329,21 @@ it('makes structured data of articles in which nothing is wrong, and none withou
     array $images,
     string $publisher,
 ): void {
-    $made = Orchard\Core\StructuredData\ArticleMarkup::of(
+    $made = (new ArticleMarkup(
         'https://shop.example/journal/jugs',
         'Jugs and how to pour',
         $description,
         array_values($images),
         'en',
         $publisher,
-    );
+    ))->node();
     expect(faultsOf($made))
         ->toBe([])
         ->and(array_keys($made))
         ->not->toContain('datePublished')
         ->and(isset($made['description']))
         ->toBe($description !== '')
-        ->and(Orchard\Core\StructuredData\ArticleMarkup::of('https://shop.example/', '', 'Jugs', [], 'en', 'Shop'))
+        ->and((new ArticleMarkup('https://shop.example/', '', 'Jugs', [], 'en', 'Shop'))->node())
         ->toBe([]);
 })->with([
     'all that is known' => ['On jugs.', ['https://shop.example/jug.jpg'], 'A shop'],

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 use Orchard\Core\Terms\LinkStock;
 use Orchard\Core\Terms\Road;
+use Orchard\Core\Terms\RoadTerms;
 
 it('reckons a worked example', function (): void {
     // 40 sites and 100 links of its own against 12 and 20: at five to one 60 against 16.
-    $road = Road::between(new LinkStock(12, 20), new LinkStock(40, 100), 5, 0.5, 120, 1000);
+    $road = Road::between(new LinkStock(12, 20), new LinkStock(40, 100), new RoadTerms(5, 0.5, 120, 1000));
     expect([$road->gap, $road->links, $road->toPage, $road->toHome, $road->instead, $road->cost, $road->months])->toBe([
         44.0,
         45,
@@ -24,18 +25,20 @@ it('asks for more than the rival has, and for nothing where there is more alread
     int $rival,
     int $links,
 ): void {
-    expect(Road::between(new LinkStock($own, 0), new LinkStock($rival, 0), 4, 1, 0, 0)->links)->toBe($links);
+    expect(Road::between(new LinkStock($own, 0), new LinkStock($rival, 0), new RoadTerms(4, 1, 0, 0))->links)->toBe(
+        $links,
+    );
 })->with([[0, 0, 1], [5, 5, 1], [5, 6, 2], [6, 5, 0], [100, 0, 0]]);
 
 it('counts parts of a backlink that links of one’s own site make', function (): void {
     // A tenth of a backlink more is as good as none: one link passes it.
-    expect(Road::between(new LinkStock(0, 0), new LinkStock(0, 1), 10, 1, 0, 0))
+    expect(Road::between(new LinkStock(0, 0), new LinkStock(0, 1), new RoadTerms(10, 1, 0, 0)))
         ->links->toBe(1)
         ->instead->toBe(10)
-        ->and(Road::between(new LinkStock(0, 3), new LinkStock(1, 0), 3, 1, 0, 0))
+        ->and(Road::between(new LinkStock(0, 3), new LinkStock(1, 0), new RoadTerms(3, 1, 0, 0)))
         // Three own links at three to one are one backlink, to the last bit of rounding.
         ->links->toBe(1)
-        ->and(Road::between(new LinkStock(0, 4), new LinkStock(1, 0), 3, 1, 0, 0)->links)
+        ->and(Road::between(new LinkStock(0, 4), new LinkStock(1, 0), new RoadTerms(3, 1, 0, 0))->links)
         ->toBe(0);
 });
 
@@ -43,10 +46,7 @@ it('says nothing of money or months where neither a price nor a budget is set', 
     $of = static fn (float $price, float $budget): Road => Road::between(
         new LinkStock(0, 0),
         new LinkStock(9, 0),
-        5,
-        0.5,
-        $price,
-        $budget,
+        new RoadTerms(5, 0.5, $price, $budget),
     );
     expect($of(0, 500))->cost->toBeNull()->months->toBeNull();
     expect($of(50, 0))->cost->toBe(500.0)->months->toBeNull();
@@ -69,10 +69,7 @@ it(
             $of = static fn (int $own, int $ownLinks, int $rival, int $rivalLinks): Road => Road::between(
                 new LinkStock($own, $ownLinks),
                 new LinkStock($rival, $rivalLinks),
-                $factor,
-                $share,
-                $price,
-                $budget,
+                new RoadTerms($factor, $share, $price, $budget),
             );
             $road = $of($a, $b, $c, $d);
             expect($road->toPage + $road->toHome)
@@ -103,9 +100,7 @@ it(
 );
 
 it('refuses numbers that are none', function (array $given): void {
-    expect(fn () => Road::between(new LinkStock(1, 1), new LinkStock(2, 2), ...$given))->toThrow(
-        InvalidArgumentException::class,
-    );
+    expect(fn () => new RoadTerms(...$given))->toThrow(InvalidArgumentException::class);
 })->with([
     [[0, 0.5, 1, 1]],
     [[-1, 0.5, 1, 1]],

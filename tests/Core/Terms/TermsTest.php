@@ -11,6 +11,7 @@ use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Placement;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\Reach;
+use Orchard\Core\Terms\SoldProduct;
 use Orchard\Core\Terms\TermEvidence;
 use Orchard\Core\Terms\TermForm;
 use Orchard\Core\Terms\TermGroups;
@@ -101,9 +102,9 @@ it('tells which share of a page’s products a searcher would buy', function ():
             ['Velda Lamp', ['oak', 'kitchen'], 300.0],
         ] as $nth => [$name, $facts, $price]
     ) {
-        $words->add($nth, $name, $facts, 'Kiln Row', true, $price);
+        $words->add(new SoldProduct($nth, $name, $facts, 'Kiln Row', price: $price));
     }
-    $words->add(4, 'Gone Lamp', ['brass'], 'Kiln Row', false, 20.0);
+    $words->add(new SoldProduct(4, 'Gone Lamp', ['brass'], 'Kiln Row', false, 20.0));
     $all = [0, 1, 2, 3, 4];
     $share = static fn (string $term): array => [$words->fit($term, $all)->fitting, $words->fit($term, $all)->stocked];
     expect($share('brass lamp'))
@@ -272,7 +273,7 @@ it('moves what describes, and nothing else', function (): void {
 it('takes no term for a product’s name that is not written as it is', function (): void {
     $words = new ProductWords('en');
     foreach (['Lochan Winter Sleeping Bag', 'Drift Sleeping Bag', 'Cairn Sleeping Bag'] as $nth => $name) {
-        $words->add($nth, $name, ['Sleeping Bag'], '', true, null);
+        $words->add(new SoldProduct($nth, $name, ['Sleeping Bag']));
     }
     expect($words->evidence('winter sleeping bags', false)->named)
         ->toBe(0)
