@@ -12,6 +12,7 @@ use App\Changes\Origin;
 use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
@@ -370,8 +371,7 @@ function bringIn(
         $store,
         $import,
         FileLook::into($store->id, sure(Imports::find($store, $import)?->path()), $sort),
-        $first,
-        $last,
+        new FileAnswers(firstDay: $first, lastDay: $last),
     );
     expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Api;
 
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
@@ -86,14 +87,16 @@ final readonly class ImportsApi
                 );
             }
             $columns = $sort === null ? null : self::columns((array) $request->input('columns', []), $sort);
-            $look = FileLook::into($store->id, $row->path(), $sort, $given, $columns);
+            $look = FileLook::into($store->id, $row->path(), $sort, new FileAnswers($given, $columns));
             $this->imports->start(
                 $store,
                 $import,
                 $look,
-                is_string($request->input('first_day')) ? $request->input('first_day') : null,
-                is_string($request->input('last_day')) ? $request->input('last_day') : null,
-                $request->only(['dates', 'scope']),
+                new FileAnswers(
+                    $request->only(['dates', 'scope']),
+                    firstDay: is_string($request->input('first_day')) ? $request->input('first_day') : null,
+                    lastDay: is_string($request->input('last_day')) ? $request->input('last_day') : null,
+                ),
             );
         } catch (InvalidArgumentException $wrong) {
             abort(409, $wrong->getMessage());

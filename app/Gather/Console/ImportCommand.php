@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Console;
 
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
@@ -53,14 +54,16 @@ final class ImportCommand extends StoreCommand
             try {
                 $row = Imports::find($store, $import) ?? throw new LogicException('The import no longer exists.');
                 $given = $this->corrections();
-                $look = FileLook::into($store->id, $row->path(), $sort, $given);
+                $look = FileLook::into($store->id, $row->path(), $sort, new FileAnswers($given));
                 if (is_string($this->option('map'))) {
                     $look = FileLook::into(
                         $store->id,
                         $row->path(),
                         $sort,
-                        $given + ['header_row' => (string) $look->dialect->headerRow],
-                        self::columns($this->option('map'), $look, $sort),
+                        new FileAnswers(
+                            $given + ['header_row' => (string) $look->dialect->headerRow],
+                            self::columns($this->option('map'), $look, $sort),
+                        ),
                     );
                 }
                 $leftOut = array_diff_key($look->names, $look->columns);
@@ -85,9 +88,11 @@ final class ImportCommand extends StoreCommand
                     $store,
                     $import,
                     $look,
-                    self::text($this->option('from')),
-                    self::text($this->option('to')),
-                    $given,
+                    new FileAnswers(
+                        $given,
+                        firstDay: self::text($this->option('from')),
+                        lastDay: self::text($this->option('to')),
+                    ),
                 );
             } catch (InvalidArgumentException $wrong) {
                 $imports->drop($store, $import);
@@ -126,18 +131,8 @@ final class ImportCommand extends StoreCommand
 
     private function tellReplaced(Store $store, FileLook $look): void
     {
-        $replaced =
-            $look->span === null || $look->sort->list() !== null
-                ? null
-                : ScopeFinder::replaced(
-                    $store,
-                    $look->sort->facts(),
-                    $look->sort->grain(array_values($look->columns)),
-                    $look->span[0],
-                    $look->span[1],
-                    $look->scope,
-                );
-        if ($replaced !== null) {
+        $replaced = ScopeFinder::replaced($store, $look);
+        if ($replaced !== null && $look->span !== null) {
             $least = $look->span[2] ? '' : 'at least ';
             $this->aside(
                 "Rows of these days are in already; $least{$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label(

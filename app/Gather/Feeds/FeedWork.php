@@ -7,6 +7,7 @@ namespace App\Gather\Feeds;
 use App\Connectors\Feed\FeedClient;
 use App\Connectors\Feed\FeedNotNow;
 use App\Connectors\Feed\FeedPart;
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
@@ -69,13 +70,11 @@ final class FeedWork implements LongWork
         try {
             $this->today = $client->clock() ?? $store->today();
             foreach ($client->mapping->parts as $number => $part) {
-                while (($next = $this->portion($store, $part, $number, $run)) !== null) {
+                while (($days = $this->portion($store, $part, $number, $run)) !== null) {
                     if ($run->stopAsked()) {
                         return SliceEnd::stopped();
                     }
-                    if (! $this->pull($store, $client, $part, $number, $next, $run)) {
-                        return SliceEnd::more();
-                    }
+                    $this->pull(new FeedPortion($store, $part, $number, ...$days), $client, $run);
                     if ($run->timeIsUp()) {
                         return SliceEnd::more();
                     }
@@ -121,68 +120,46 @@ final class FeedWork implements LongWork
         return $from > $to ? null : [$from->format('Y-m-d'), $to->format('Y-m-d')];
     }
 
-    /**
-     * @param  array{string, string}  $days
-     * @return bool whether the portion is in; else the next slice begins it anew
-     */
-    private function pull(
-        Store $store,
-        FeedClient $client,
-        FeedPart $part,
-        int $number,
-        array $days,
-        WorkRun $run,
-    ): bool {
-        [$from, $to] = $days;
+    private function pull(FeedPortion $portion, FeedClient $client, WorkRun $run): void
+    {
         $path = (string) tempnam(sys_get_temp_dir(), 'feed');
         $file = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows of the feed.');
         try {
-            fputcsv($file, array_keys($part->fields), escape: '');
+            fputcsv($file, array_keys($portion->part->fields), escape: '');
             $cursor = null;
             $rows = 0;
             $lastDay = $wholeTo = null;
             do {
-                $page = $client->rows($part, $from, $to, $cursor);
+                $page = $client->rows($portion->part, $portion->from, $portion->to, $cursor);
                 foreach ($page['rows'] as $row) {
                     fputcsv($file, $row, escape: '');
                 }
                 $rows += count($page['rows']);
                 [$lastDay, $wholeTo] = [$page['last_day'] ?? $lastDay, $page['whole_to'] ?? $wholeTo];
-                $run->beat(['part' => $number, 'from' => $from, 'rows' => $rows]);
+                $run->beat(['part' => $portion->number, 'from' => $portion->from, 'rows' => $rows]);
                 if ($page['next'] !== null && $page['next'] === $cursor) {
                     throw new RuntimeException('The feed leads on and on with the same cursor.');
                 }
                 $cursor = $page['next'];
             } while ($cursor !== null);
             fclose($file);
-            $this->take($store, $part, $number, $from, $to, $lastDay, $wholeTo, $rows === 0 ? null : $path, $run);
+            $this->take($portion->told($lastDay, $wholeTo), $rows === 0 ? null : $path, $run);
         } finally {
             is_resource($file) && fclose($file);
             @unlink($path);
         }
-
-        return true;
     }
 
     /** Brings the portion in and writes down how far the feed is pulled, in one. */
-    private function take(
-        Store $store,
-        FeedPart $part,
-        int $number,
-        string $from,
-        string $asked,
-        ?string $lastDay,
-        ?string $wholeTo,
-        ?string $path,
-        WorkRun $run,
-    ): void {
-        $to = min($asked, $lastDay ?? $asked);
+    private function take(FeedPortion $portion, ?string $path, WorkRun $run): void
+    {
+        $store = $portion->store;
+        $to = min($portion->to, $portion->lastDay ?? $portion->to);
         // Nothing more is told in this run: the feed's last day lies before what was asked for, or today was.
-        $isDone = $to < $asked || $asked >= $this->today;
-        $sort = FileSort::from($part->sort);
-        $import = $path === null ? null : $this->imports->take($store, null, "feed, $from to $to", $path);
+        $isDone = $to < $portion->to || $portion->to >= $this->today;
+        $import = $path === null ? null : $this->imports->take($store, null, "feed, {$portion->from} to $to", $path);
         try {
-            $run->fenced(function () use ($store, $sort, $number, $to, $wholeTo, $import, $run, $isDone): void {
+            $run->fenced(function () use ($store, $portion, $to, $import, $run, $isDone): void {
                 if ($import !== null) {
                     DB::table('gather_imports')
                         ->where('id', $import)
@@ -191,19 +168,24 @@ final class FeedWork implements LongWork
                     $this->imports->start(
                         $store,
                         $import,
-                        FileLook::into($store->id, $row->path(), $sort, ['scope' => 'store']),
+                        FileLook::into(
+                            $store->id,
+                            $row->path(),
+                            FileSort::from($portion->part->sort),
+                            new FileAnswers(['scope' => 'store']),
+                        ),
                     );
                 }
-                $whole = $wholeTo === null ? $to : min($wholeTo, $to);
+                $whole = $portion->wholeTo === null ? $to : min($portion->wholeTo, $to);
                 $known = DB::table('gather_feed_parts')
                     ->where('store_id', $store->id)
-                    ->where('part', $number)
+                    ->where('part', $portion->number)
                     ->value('whole_to');
                 DB::table('gather_feed_parts')->upsert(
                     [
                         [
                             'store_id' => $store->id,
-                            'part' => $number,
+                            'part' => $portion->number,
                             'work_id' => $run->workId,
                             'pulled_to' => $to,
                             'whole_to' => $known === null ? $whole : max(Typed::text($known), $whole),

@@ -81,21 +81,18 @@ final readonly class FileLook
     }
 
     /**
-     * @param  array<array-key, mixed>  $corrections  of the dialect, by hand
-     * @param  ?array<int, string>  $columns  as matched by hand; null to find them
-     *
      * @throws InvalidArgumentException where the file is no table
      */
     public static function into(
         int $storeId,
         string $path,
         ?FileSort $sort = null,
-        array $corrections = [],
-        ?array $columns = null,
+        FileAnswers $said = new FileAnswers(),
     ): self {
+        [$corrections, $columns] = [$said->corrections, $said->columns];
         $store = Store::query()->findOrFail($storeId);
         $file = self::fileOf($store, $path);
-        $known = DB::table('gather_shapes')
+        $shapes = DB::table('gather_shapes')
             ->where('store_id', $storeId)
             ->get()
             ->keyBy(static fn (stdClass $row): string => (string) $row->shape);
@@ -103,14 +100,14 @@ final readonly class FileLook
         // Names that were brought in before are the surest sign of where the names stand.
         $dialect = $file
             ->look(
-                static fn (array $row): int => $known->has(self::shape(array_map(trim(...), $row)))
+                static fn (array $row): int => $shapes->has(self::shape(array_map(trim(...), $row)))
                     ? 1000
                     : count(Columns::match($row, $fields)),
             )
             ->with($corrections);
         [$names, $rows] = self::start($file, $dialect);
         $shape = self::shape($dialect->headerRow === 0 ? [(string) count($names)] : $names);
-        $before = $known->get($shape);
+        $before = $shapes->get($shape);
         $remembered = $before !== null && $columns === null && ($sort === null || $sort->value === $before->sort);
         if ($remembered) {
             $sort = FileSort::from((string) $before->sort);
@@ -119,8 +116,12 @@ final readonly class FileLook
         $sort ??= self::guess($names);
         $columns ??= Columns::match($names, $sort->fields());
         [$cells, $isWhole] = self::dateCells($file, $dialect, $sort, $columns);
+        $known = array_intersect_key(
+            $names,
+            array_filter($columns, static fn (string $key): bool => $sort->field($key) !== null),
+        );
         $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
-        $reading = DateReading::of($cells, $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
+        $reading = DateReading::of($cells, $latest, self::hints($store, $dialect, $known, $before));
         $isChosen = is_string($corrections['dates'] ?? null) && DateOrder::tryFrom($corrections['dates']) !== null;
         $dialect = $isChosen ? $dialect : $dialect->withDates($reading->order);
         $isOpen = ! $isChosen && ! $reading->isSure && $reading->order !== null;
@@ -135,7 +136,7 @@ final readonly class FileLook
             $remembered,
             $isOpen,
             self::doubts($file, $dialect, $rows, $corrections),
-            self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before),
+            self::scope($store, $corrections, $before, new ScopeFinder($store, $file, $dialect, $sort, $columns)),
             self::span($cells, $dialect, $isWhole),
         );
     }
@@ -240,44 +241,25 @@ final readonly class FileLook
         return $days === [] ? null : [min($days), max($days), $isWhole];
     }
 
-    /**
-     * @param  array<int, string>  $columns
-     * @param  array<array-key, mixed>  $corrections
-     */
-    private static function scope(
-        Store $store,
-        TableFile $file,
-        Dialect $dialect,
-        FileSort $sort,
-        array $columns,
-        array $corrections,
-        ?stdClass $before,
-    ): RowScope {
+    /** @param  array<array-key, mixed>  $corrections */
+    private static function scope(Store $store, array $corrections, ?stdClass $before, ScopeFinder $finder): RowScope
+    {
         if (is_string($corrections['scope'] ?? null) && $corrections['scope'] !== '') {
             return RowScope::named($store, $corrections['scope']);
         }
         $remembered = $before === null ? [] : (array) json_decode((string) $before->dialect, true);
 
-        return ($remembered['scope_chosen'] ?? '') === 'store'
-            ? RowScope::store()
-            : ScopeFinder::of($store, $file, $dialect, $sort, $columns);
+        return ($remembered['scope_chosen'] ?? '') === 'store' ? RowScope::store() : $finder->scope();
     }
 
     /**
      * What speaks for an order of dates beside the dates themselves.
      *
-     * @param  array<int, string>  $columns
-     * @param  list<string>  $names
+     * @param  array<int, string>  $names  of the columns that are known
      * @return list<DateOrder>
      */
-    private static function hints(
-        Store $store,
-        Dialect $dialect,
-        FileSort $sort,
-        array $columns,
-        array $names,
-        ?stdClass $before,
-    ): array {
+    private static function hints(Store $store, Dialect $dialect, array $names, ?stdClass $before): array
+    {
         $chosen =
             $before === null
                 ? null
@@ -288,14 +270,9 @@ final readonly class FileLook
             return [$chosen];
         }
         $hints = $dialect->numbers->decimal === ',' || $dialect->separator === ';' ? [DateOrder::DayFirst] : [];
-        foreach ($columns as $column => $key) {
-            // Words behind the English ones are those of other languages, and none of these writes the month first.
-            $field = $sort->field($key);
-            $hints = [
-                ...$hints,
-                ...$field !== null && self::isForeign($names[$column] ?? '') ? [DateOrder::DayFirst] : [],
-            ];
-        }
+        // Words behind the English ones are those of other languages, and none of these writes the month first.
+        $foreign = array_filter($names, self::isForeign(...));
+        $hints = [...$hints, ...array_fill(0, count($foreign), DateOrder::DayFirst)];
         $countries = $store->markets
             ->map(static fn (Market $market): string => strtoupper((string) $market->country))
             ->filter()

@@ -28,11 +28,20 @@ final class ImportReading
     /** Filled cells from which on a row is none of a report's head. */
     private const MORE_THAN_A_TITLE = 3;
 
+    private int $taken;
+
+    private int $aside;
+
+    private readonly StagedRows $staged;
+
     public function __construct(
         private readonly WorkRun $run,
         private readonly Store $store,
         private readonly FileImport $import,
     ) {
+        $this->taken = $import->rowsTaken;
+        $this->aside = $import->rowsAside;
+        $this->staged = $import->stagedRows();
     }
 
     /** Stages a portion after the other. */
@@ -58,13 +67,10 @@ final class ImportReading
                     (string) $this->import->periodFirst,
                     $this->import->length(),
                 );
-        $staged = $this->import->stagedRows();
-        $list === null && $staged->resume();
+        $list === null && $this->staged->resume();
         $file = FileLook::fileOf($this->store, $this->import->path());
         $next = $this->import->nextRow;
-        $taken = $this->import->rowsTaken;
-        $aside = $this->import->rowsAside;
-        if ($next === $dialect->headerRow + 1 && $taken + $aside === 0) {
+        if ($next === $dialect->headerRow + 1 && $this->taken + $this->aside === 0) {
             $intake->leaveOut(self::aboveTheNames($file, $dialect));
         }
         foreach ($file->rows($dialect, $next, $this->import->nextOffset) as $line => $cells) {
@@ -75,8 +81,8 @@ final class ImportReading
             $intake->add($line, $cells);
             $problems = count($intake->aside());
             if (
-                $problems + $aside > self::MOST_ASIDES ||
-                ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)
+                $problems + $this->aside > self::MOST_ASIDES ||
+                ($problems === 1000 && $this->taken + $intake->count() === 0 && $sort !== FileSort::Logs)
             ) {
                 $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
                 throw new InvalidArgumentException(
@@ -84,13 +90,13 @@ final class ImportReading
                 );
             }
             if ($intake->count() >= self::PORTION || $problems >= 2000) {
-                [$taken, $aside] = $this->commit($intake, $staged, $next, $file->offset(), $taken, $aside, 'read');
+                $this->commit($intake, $next, $file->offset(), 'read');
                 if ($this->run->timeIsUp() || $this->run->stopAsked()) {
                     return 'read';
                 }
             }
         }
-        $this->commit($intake, $staged, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
+        $this->commit($intake, $next, $file->offset(), $list === null ? 'days' : 'list');
 
         return $list === null ? 'days' : 'list';
     }
@@ -118,27 +124,11 @@ final class ImportReading
         return $above;
     }
 
-    /** @return array{int, int} rows taken and rows set aside so far */
-    private function commit(
-        RowIntake|ListIntake $intake,
-        StagedRows $staged,
-        int $next,
-        int $offset,
-        int $taken,
-        int $aside,
-        string $phase,
-    ): array {
-        [$taken, $aside] = $this->run->fenced(function () use (
-            $intake,
-            $staged,
-            $next,
-            $offset,
-            $taken,
-            $aside,
-            $phase,
-        ): array {
+    private function commit(RowIntake|ListIntake $intake, int $next, int $offset, string $phase): void
+    {
+        [$this->taken, $this->aside] = $this->run->fenced(function () use ($intake, $next, $offset, $phase): array {
             [$written, $problems] =
-                $intake instanceof ListIntake ? $intake->store($this->import->id) : self::stage($intake, $staged);
+                $intake instanceof ListIntake ? $intake->store($this->import->id) : $this->stage($intake);
             Bulk::write(
                 'gather_asides',
                 ['import_id', 'line', 'column_name', 'reason', 'cells'],
@@ -162,26 +152,24 @@ final class ImportReading
                 ->update([
                     'next_row' => $next,
                     'next_offset' => $offset,
-                    'rows_taken' => $taken + $written,
-                    'rows_aside' => $aside + count($problems),
+                    'rows_taken' => $this->taken + $written,
+                    'rows_aside' => $this->aside + count($problems),
                     'phase' => $phase,
-                    'staged' => $staged->toJson(),
+                    'staged' => $this->staged->toJson(),
                 ]);
 
-            return [$taken + $written, $aside + count($problems)];
+            return [$this->taken + $written, $this->aside + count($problems)];
         });
-        $this->run->beat(['rows' => $taken, 'asides' => $aside, 'read' => $offset], force: true);
-
-        return [$taken, $aside];
+        $this->run->beat(['rows' => $this->taken, 'asides' => $this->aside, 'read' => $offset], force: true);
     }
 
     /**
      * @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside
      */
-    private static function stage(RowIntake $intake, StagedRows $staged): array
+    private function stage(RowIntake $intake): array
     {
         [$lines, $days, $aside] = $intake->flush();
-        $staged->add($lines, $days);
+        $this->staged->add($lines, $days);
 
         return [array_sum($days), $aside];
     }

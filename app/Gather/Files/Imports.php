@@ -186,24 +186,17 @@ final readonly class Imports
     /**
      * Starts reading.
      *
-     * @param  array<string, mixed>  $said  what a person said of how the file is written
+     * @param  FileAnswers  $said  of how the file is written only what a person said is kept for the next one
      * @return int the work's id
      *
      * @throws InvalidArgumentException with a sentence for people; nothing is stored then
      */
-    public function start(
-        Store $store,
-        int $import,
-        FileLook $look,
-        ?string $periodFirst = null,
-        ?string $periodLast = null,
-        array $said = [],
-    ): int {
-        // Of how a file is written only what a person said is kept for the next one of its shape.
+    public function start(Store $store, int $import, FileLook $look, FileAnswers $said = new FileAnswers()): int
+    {
         $chosen = array_filter(
             [
-                'dates_chosen' => DateOrder::tryFrom(Typed::text($said['dates'] ?? ''))?->value,
-                'scope_chosen' => ($said['scope'] ?? '') === 'store' ? 'store' : null,
+                'dates_chosen' => DateOrder::tryFrom(Typed::text($said->corrections['dates'] ?? ''))?->value,
+                'scope_chosen' => ($said->corrections['scope'] ?? '') === 'store' ? 'store' : null,
             ],
             is_string(...),
         );
@@ -228,7 +221,7 @@ final readonly class Imports
         $grain = $look->sort->list() === null ? $look->sort->grain($keys) : 0;
         [$first, $last] = [null, null];
         if ($look->sort->list() === null && ($grain & Grain::DAY) === 0) {
-            [$first, $last] = self::period($periodFirst, $periodLast);
+            [$first, $last] = self::period($said->firstDay, $said->lastDay);
         }
 
         return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last, $chosen): int {

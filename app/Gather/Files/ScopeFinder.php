@@ -20,7 +20,7 @@ use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Url\PageUrl;
 
 /** Finds out for which part of a store a file of rows speaks, from what all of its rows have in common. */
-final class ScopeFinder
+final readonly class ScopeFinder
 {
     /** Rows that are looked at. */
     private const ROWS = 200_000;
@@ -28,15 +28,24 @@ final class ScopeFinder
     /** Pages below which half of them says nothing. */
     private const FEWEST_PAGES = 6;
 
+    /** @param  array<int, string>  $columns  field key by column */
+    public function __construct(
+        private Store $store,
+        private TableFile $file,
+        private Dialect $dialect,
+        private FileSort $sort,
+        private array $columns,
+    ) {
+    }
+
     /**
      * A market where all pages are of one and the store has several; a country where all rows are of one and rows of
      * others are in already; the pages that it names where these are less than half of those that rows of its sort tell
      * of its days already; else the whole store.
-     *
-     * @param  array<int, string>  $columns  field key by column
      */
-    public static function of(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns): RowScope
+    public function scope(): RowScope
     {
+        [$store, $sort, $columns] = [$this->store, $this->sort, $this->columns];
         if ($sort->list() !== null) {
             return RowScope::store();
         }
@@ -44,11 +53,9 @@ final class ScopeFinder
         $page = count($markets->all()) > 1 && ! $markets->needLanguages() ? array_search('page', $columns, true) : false;
         $country = array_search('country', $columns, true);
         if ($page === false && $country === false) {
-            return self::namesFew($store, $file, $dialect, $sort, $columns)
-                ? RowScope::parse('pages')
-                : RowScope::store();
+            return $this->namesFew() ? RowScope::parse('pages') : RowScope::store();
         }
-        [$ofMarkets, $ofCountries] = self::common($store, $file, $dialect, $page, $country);
+        [$ofMarkets, $ofCountries] = $this->common($page, $country);
         if ($page !== false && count($ofMarkets) === 1) {
             return RowScope::market($markets->find((int) array_key_first($ofMarkets)));
         }
@@ -63,41 +70,30 @@ final class ScopeFinder
                 ->limit(1)
                 ->exists();
 
-        return $others
-            ? RowScope::country($code)
-            : (self::namesFew($store, $file, $dialect, $sort, $columns)
-                ? RowScope::parse('pages')
-                : RowScope::store());
+        return $others ? RowScope::country($code) : ($this->namesFew() ? RowScope::parse('pages') : RowScope::store());
     }
 
     /**
      * Whether a file names less than half of the pages that rows of its own sort tell of the same days: it would empty
      * the others.
-     *
-     * @param  array<int, string>  $columns
      */
-    private static function namesFew(
-        Store $store,
-        TableFile $file,
-        Dialect $dialect,
-        FileSort $sort,
-        array $columns,
-    ): bool {
-        $page = array_search('page', $columns, true);
-        $day = array_search('day', $columns, true);
+    private function namesFew(): bool
+    {
+        $page = array_search('page', $this->columns, true);
+        $day = array_search('day', $this->columns, true);
         if ($page === false || $day === false) {
             return false;
         }
         [$weeks, $there, $named, $read] = [[], null, [], 0];
-        $grain = $sort->grain(array_values($columns));
-        foreach ($file->rows($dialect, $dialect->headerRow + 1) as $cells) {
-            $date = ($dialect->dates ?? DateOrder::DayFirst)->parse(trim($cells[$day] ?? ''));
+        $grain = $this->sort->grain(array_values($this->columns));
+        foreach ($this->rows() as $cells) {
+            $date = ($this->dialect->dates ?? DateOrder::DayFirst)->parse(trim($cells[$day] ?? ''));
             $cell = trim($cells[$page] ?? '');
             if ($date === null || $cell === '') {
                 continue;
             }
             // One week is enough to tell, and is read soon: the first that the file speaks of.
-            $there ??= self::pagesIn($store, $sort->facts(), $grain, $date);
+            $there ??= self::pagesIn($this->store, $this->sort->facts(), $grain, $date);
             if ($there < self::FEWEST_PAGES) {
                 return false;
             }
@@ -137,19 +133,14 @@ final class ScopeFinder
     }
 
     /** @return array{array<int, true>, array<string, true>} markets by id and countries by code, two of each at most */
-    private static function common(
-        Store $store,
-        TableFile $file,
-        Dialect $dialect,
-        int|false $page,
-        int|false $country,
-    ): array {
-        $addresses = new PageAddress($store);
-        $markets = Markets::of($store);
+    private function common(int|false $page, int|false $country): array
+    {
+        $addresses = new PageAddress($this->store);
+        $markets = Markets::of($this->store);
         $names = new Country();
         [$ofMarkets, $ofCountries, $known] = [[], [], []];
         $read = 0;
-        foreach ($file->rows($dialect, $dialect->headerRow + 1) as $cells) {
+        foreach ($this->rows() as $cells) {
             $cell = $page === false ? '' : trim($cells[$page] ?? '');
             if ($cell !== '' && count($ofMarkets) < 2 && ! isset($known[$cell])) {
                 $known[$cell] = true;
@@ -174,15 +165,20 @@ final class ScopeFinder
         return [$ofMarkets, $ofCountries];
     }
 
-    /** What an import of these days would put to rest; null where nothing stands in these days. */
-    public static function replaced(
-        Store $store,
-        FactTable $facts,
-        int $grain,
-        string $first,
-        string $last,
-        RowScope $scope,
-    ): ?ReplacedRows {
+    /** @return iterable<int, list<string>> below the columns' names */
+    private function rows(): iterable
+    {
+        return $this->file->rows($this->dialect, $this->dialect->headerRow + 1);
+    }
+
+    /** What an import of the file's days would put to rest; null where nothing stands in these days. */
+    public static function replaced(Store $store, FileLook $look): ?ReplacedRows
+    {
+        if ($look->span === null || $look->sort->list() !== null) {
+            return null;
+        }
+        [$facts, $grain] = [$look->sort->facts(), $look->sort->grain(array_values($look->columns))];
+        [$first, $last] = $look->span;
         if (($grain & Grain::DAY) === 0) {
             return null;
         }
@@ -199,7 +195,7 @@ final class ScopeFinder
         $rows = Rows::sole(
             "SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()}
                 WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".
-                $scope->condition($store->id, $facts),
+                $look->scope->condition($store->id, $facts),
             [$store->id, $grain, $first, $last],
         );
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Access\Models\User;
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileImport;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
@@ -80,17 +81,7 @@ final class FileController
         if ($row->state === 'look') {
             try {
                 $look = $this->look($request, $store, $row);
-                $replaced =
-                    $look->span === null || $look->sort->list() !== null
-                        ? null
-                        : ScopeFinder::replaced(
-                            $store,
-                            $look->sort->facts(),
-                            $look->sort->grain(array_values($look->columns)),
-                            $look->span[0],
-                            $look->span[1],
-                            $look->scope,
-                        );
+                $replaced = ScopeFinder::replaced($store, $look);
                 $differs = SumsBeside::of($store, $row->path(), $look)?->sentence();
             } catch (InvalidArgumentException) {
                 // The page around this says what is wrong.
@@ -173,9 +164,11 @@ final class FileController
                 $store,
                 $import,
                 $this->look($request, $store, $row),
-                $text('first_day'),
-                $text('last_day'),
-                $request->only(['dates', 'scope']),
+                new FileAnswers(
+                    $request->only(['dates', 'scope']),
+                    firstDay: $text('first_day'),
+                    lastDay: $text('last_day'),
+                ),
             );
 
             return $import;
@@ -262,7 +255,7 @@ final class FileController
             }
         }
 
-        return FileLook::into($store->id, $import->path(), $sort, $given, $columns);
+        return FileLook::into($store->id, $import->path(), $sort, new FileAnswers($given, $columns));
     }
 
     /** @return array{store: Store, import: FileImport, work: ?WorkView} */

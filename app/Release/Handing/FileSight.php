@@ -142,7 +142,11 @@ final readonly class FileSight
         $fields = $key;
         $texts = $this->textsOf(array_values(array_filter($found)));
         foreach (['title', 'description', 'name'] as $field) {
-            $best = $this->agreeing($field, count($names), $sample, $found, $texts, $fields);
+            $told = array_map(
+                static fn (?int $thing): ?string => $thing === null ? null : $texts[$thing][$field] ?? '',
+                $found,
+            );
+            $best = self::agreeing($told, $sample, array_diff(array_keys($names), $fields));
             $best === null || ($fields[$field] = $best);
         }
         foreach ($byName as $field => $column) {
@@ -216,32 +220,24 @@ final readonly class FileSight
     }
 
     /**
+     * The column that says what the things' texts say.
+     *
+     * @param  array<int, ?string>  $texts  by record; null where it is of no thing
      * @param  list<list<string>>  $sample
-     * @param  array<int, ?int>  $found
-     * @param  array<int, array<string, string>>  $texts
-     * @param  array<string, int>  $taken
+     * @param  array<int>  $columns  that may be it
      */
-    private function agreeing(
-        string $field,
-        int $columns,
-        array $sample,
-        array $found,
-        array $texts,
-        array $taken,
-    ): ?int {
+    private static function agreeing(array $texts, array $sample, array $columns): ?int
+    {
         $best = [0.0, null];
-        for ($column = 0; $column < $columns; $column++) {
-            if (in_array($column, $taken, true)) {
-                continue;
-            }
+        foreach ($columns as $column) {
             $told = $alike = 0;
-            foreach ($found as $i => $thing) {
+            foreach ($texts as $i => $text) {
                 $cell = trim((string) preg_replace('/\s+/u', ' ', $sample[$i][$column] ?? ''));
-                if ($thing === null || $cell === '') {
+                if ($text === null || $cell === '') {
                     continue;
                 }
                 $told++;
-                $alike += ShownText::is($texts[$thing][$field] ?? '', $cell) ? 1 : 0;
+                $alike += ShownText::is($text, $cell) ? 1 : 0;
             }
             $share = $told < 3 ? 0.0 : $alike / $told;
             $share > $best[0] && ($best = [$share, $column]);

@@ -26,8 +26,8 @@ final class PlanChanges
      */
     public static function put(Store $store, int $plan, ?array $drafts, ?array $addresses): int
     {
-        return self::take($store, $plan, 0, 'drafts', 'revision', $drafts) +
-            self::take($store, $plan, 1, 'address_changes', 'CRC32(value)', $addresses);
+        return self::take($store, $plan, ['drafts', 'revision'], $drafts) +
+            self::take($store, $plan, ['address_changes', 'CRC32(value)'], $addresses);
     }
 
     /** What is in the first part is in the rest too; what has gone by then is no longer ready. */
@@ -70,9 +70,13 @@ final class PlanChanges
         ];
     }
 
-    /** @param  ?list<int>  $ids */
-    private static function take(Store $store, int $plan, int $isAddress, string $table, string $seen, ?array $ids): int
+    /**
+     * @param  array{'drafts'|'address_changes', string}  $from  the table, and what is looked at, as SQL
+     * @param  ?list<int>  $ids
+     */
+    private static function take(Store $store, int $plan, array $from, ?array $ids): int
     {
+        [$table, $seen] = $from;
         $only = match (true) {
             $ids === null => '',
             $ids === [] => ' AND FALSE',
@@ -82,7 +86,7 @@ final class PlanChanges
         return DB::affectingStatement(
             "INSERT INTO release_plan_changes (plan_id, is_address, change_id, seen)
                 SELECT ?, ?, id, $seen FROM $table WHERE store_id = ? AND state = ?$only ORDER BY id LIMIT ?",
-            [$plan, $isAddress, $store->id, DraftState::Ready->value, Releases::MOST_ITEMS],
+            [$plan, (int) ($table === 'address_changes'), $store->id, DraftState::Ready->value, Releases::MOST_ITEMS],
         );
     }
 }

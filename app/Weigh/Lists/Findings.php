@@ -47,12 +47,9 @@ final class Findings
     {
         [$count, $gain] = self::WINS[$sort];
         [$rows, $next] = self::scores(
-            $store,
-            $lens,
-            $gain,
+            new ScoreRows($store, $lens, $gain, "s.$count AS queries, s.$gain AS gain"),
             $after,
-            "s.$count AS queries, s.$gain AS gain",
-            size: $size,
+            $size,
         );
         $pages = Bulk::ids($rows, 'page_id');
         $best = [];
@@ -97,12 +94,14 @@ final class Findings
     public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
     {
         [$rows, $next] = self::scores(
-            $store,
-            $lens,
-            'missed_clicks',
+            new ScoreRows(
+                $store,
+                $lens,
+                'missed_clicks',
+                's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock',
+                'LEFT JOIN page_products pp ON pp.page_id = s.page_id',
+            ),
             $after,
-            's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock',
-            'LEFT JOIN page_products pp ON pp.page_id = s.page_id',
             $size,
         );
 
@@ -289,16 +288,10 @@ final class Findings
     }
 
     /** @return array{list<stdClass>, ?string} rows of the database, and where to go on */
-    private static function scores(
-        Store $store,
-        Lens $lens,
-        string $column,
-        ?string $after,
-        string $columns,
-        string $join = '',
-        int $size = self::PAGE,
-    ): array {
-        [$where, $values] = self::where($store, $lens);
+    private static function scores(ScoreRows $asked, ?string $after, int $size): array
+    {
+        [$where, $values] = self::where($asked->store, $asked->lens);
+        $column = $asked->column;
         if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
             $where .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
@@ -306,9 +299,9 @@ final class Findings
         $rows = array_values(
             DB::select(
                 "SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside,
-                    s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s
+                    s.click_value, i.life, p.url, f.title, s.$column AS sort_key, {$asked->columns} FROM weigh_scores s
                         JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT
-                        JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0
+                        JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 {$asked->join} WHERE $where AND s.$column > 0
                             ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
                     ($size + 1),
                 $values,

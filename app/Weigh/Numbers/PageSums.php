@@ -113,7 +113,12 @@ final class PageSums
             ) {
                 if ($impressions > 0 && isset($pages[$page])) {
                     [$span, $week] = $this->days[$day];
-                    $summed->addQuery($page, $query, $device, $span, $week, $clicks, $impressions, $positions);
+                    $summed->addQuery(
+                        $page,
+                        $query * 4 + $device,
+                        new WeekCell($span, $week),
+                        new SearchSum($clicks, $impressions, $positions),
+                    );
                 }
             }
         }
@@ -123,7 +128,12 @@ final class PageSums
                     $this->rows('0', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()}") as [$page, $day, , $device, $clicks, $impressions, $positions]
                 ) {
                     isset($pages[$page]) &&
-                        $summed->addDevice($page, $device, $this->days[$day][0], $clicks, $impressions, $positions);
+                        $summed->addDevice(
+                            $page,
+                            $device,
+                            $this->days[$day][0],
+                            new SearchSum($clicks, $impressions, $positions),
+                        );
                 }
             }
         }
@@ -144,15 +154,14 @@ final class PageSums
             isset($pages[(int) $row->page_id]) &&
                 $summed->addPage(
                     (int) $row->page_id,
-                    $this->days[(string) $row->week][0],
-                    (string) $row->week,
-                    (int) $row->clicks,
-                    (int) $row->impressions,
-                    (int) $row->position_sum,
-                    (int) $row->orders,
-                    (float) $row->revenue,
-                    (float) $row->returned,
-                    (float) $row->margin,
+                    new WeekCell($this->days[(string) $row->week][0], (string) $row->week),
+                    new SearchSum((int) $row->clicks, (int) $row->impressions, (int) $row->position_sum),
+                    new SalesSum(
+                        (int) $row->orders,
+                        (float) $row->revenue,
+                        (float) $row->returned,
+                        (float) $row->margin,
+                    ),
                 );
         }
         $this->window->isPeriod || $this->readMixed($summed);

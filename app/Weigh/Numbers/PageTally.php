@@ -18,25 +18,17 @@ final class PageTally
      */
     private array $sums = [];
 
-    public function add(
-        int $class,
-        int $device,
-        int $span,
-        int $clicks,
-        int $impressions,
-        int $positions,
-        float $square,
-        int $orders = 0,
-        float $revenue = 0.0,
-    ): void {
+    /** @param  array{int, int, int, float, int, float}  $sum  as they stand in $sums */
+    public function add(int $class, int $device, int $span, array $sum): void
+    {
         $known = $this->sums[$class][$device][$span] ?? [0, 0, 0, 0.0, 0, 0.0];
         $this->sums[$class][$device][$span] = [
-            $known[0] + $clicks,
-            $known[1] + $impressions,
-            $known[2] + $positions,
-            $known[3] + $square,
-            $known[4] + $orders,
-            $known[5] + $revenue,
+            $known[0] + $sum[0],
+            $known[1] + $sum[1],
+            $known[2] + $sum[2],
+            $known[3] + $sum[3],
+            $known[4] + $sum[4],
+            $known[5] + $sum[5],
         ];
     }
 

@@ -129,7 +129,7 @@ final class QuerySums
             ) as $row
         ) {
             /** @var array{int, int, int, int, int, int, int, float} $row */
-            $summed->add(...$row);
+            $summed->add($row);
         }
 
         return $summed;

@@ -64,54 +64,52 @@ final class SummedPages
     ) {
     }
 
-    public function addQuery(
-        int $page,
-        int $query,
-        int $device,
-        int $span,
-        string $week,
-        int $clicks,
-        int $impressions,
-        int $positions,
-    ): void {
-        $key = $query * 4 + $device;
-        $known = $this->pairs[$page][$key][$span] ?? [0, 0, 0, 0.0];
-        $this->pairs[$page][$key][$span] = [
-            $known[0] + $clicks,
-            $known[1] + $impressions,
-            $known[2] + $positions,
-            $known[3] + ($positions * ($positions / $impressions)) / 1e6,
+    /** @param  int  $key  query x 4 + device */
+    public function addQuery(int $page, int $key, WeekCell $cell, SearchSum $sum): void
+    {
+        $known = $this->pairs[$page][$key][$cell->span] ?? [0, 0, 0, 0.0];
+        $this->pairs[$page][$key][$cell->span] = self::added($known, $sum);
+        $known = $this->weeks[$page][$key][$cell->week] ?? [0, 0, 0];
+        $this->weeks[$page][$key][$cell->week] = [
+            $known[0] + $sum->clicks,
+            $known[1] + $sum->impressions,
+            $known[2] + $sum->positions,
         ];
-        $known = $this->weeks[$page][$key][$week] ?? [0, 0, 0];
-        $this->weeks[$page][$key][$week] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions];
-        $this->spans[$week] = $span;
+        $this->spans[$cell->week] = $cell->span;
     }
 
-    public function addDevice(int $page, int $device, int $span, int $clicks, int $impressions, int $positions): void
+    public function addDevice(int $page, int $device, int $span, SearchSum $sum): void
     {
         $known = $this->devices[$page][$device][$span] ?? [0, 0, 0, 0.0];
-        $this->devices[$page][$device][$span] = [
-            $known[0] + $clicks,
-            $known[1] + $impressions,
-            $known[2] + $positions,
-            $known[3] + ($impressions > 0 ? ($positions * ($positions / $impressions)) / 1e6 : 0.0),
+        $this->devices[$page][$device][$span] = self::added($known, $sum);
+    }
+
+    /**
+     * @param  array{int, int, int, float}  $known
+     * @return array{int, int, int, float}
+     */
+    private static function added(array $known, SearchSum $sum): array
+    {
+        return [
+            $known[0] + $sum->clicks,
+            $known[1] + $sum->impressions,
+            $known[2] + $sum->positions,
+            $known[3] + $sum->square(),
         ];
     }
 
-    public function addPage(
-        int $page,
-        int $span,
-        string $week,
-        int $clicks,
-        int $impressions,
-        int $positions,
-        int $orders,
-        float $revenue,
-        float $returned,
-        float $margin,
-    ): void {
-        $this->own[$page][$week] = [$clicks, $impressions, $positions, $orders, $revenue, $returned, $margin];
-        $this->spans[$week] = $span;
+    public function addPage(int $page, WeekCell $cell, SearchSum $seen, SalesSum $sold): void
+    {
+        $this->own[$page][$cell->week] = [
+            $seen->clicks,
+            $seen->impressions,
+            $seen->positions,
+            $sold->orders,
+            $sold->revenue,
+            $sold->returned,
+            $sold->margin,
+        ];
+        $this->spans[$cell->week] = $cell->span;
     }
 
     /** @param  array{int, int, int, int, int, float, float, float}  $sums  as they stand in $mixed */
@@ -197,35 +195,25 @@ final class SummedPages
             $tally = $tallies[$page] = new PageTally();
             foreach ($keys as $key => $spans) {
                 $class = $classOf($key >> 2);
-                foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
-                    $tally->add($class, $key & 3, $span, $clicks, $impressions, $positions, $square);
-                    $this->tellsDevices &&
-                        $tally->add(Lens::TOTAL_BY_DEVICE, $key & 3, $span, $clicks, $impressions, $positions, $square);
+                foreach ($spans as $span => $sum) {
+                    $tally->add($class, $key & 3, $span, [...$sum, 0, 0.0]);
+                    $this->tellsDevices && $tally->add(Lens::TOTAL_BY_DEVICE, $key & 3, $span, [...$sum, 0, 0.0]);
                 }
             }
         }
         foreach ($this->devices as $page => $devices) {
             $tally = $tallies[$page] ??= new PageTally();
             foreach ($devices as $device => $spans) {
-                foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
-                    $tally->add(Lens::TOTAL_BY_DEVICE, $device, $span, $clicks, $impressions, $positions, $square);
+                foreach ($spans as $span => $sum) {
+                    $tally->add(Lens::TOTAL_BY_DEVICE, $device, $span, [...$sum, 0, 0.0]);
                 }
             }
         }
         foreach ($this->own as $page => $weeks) {
             $tally = $tallies[$page] ??= new PageTally();
             foreach ($weeks as $week => [$clicks, $impressions, $positions, $orders, $revenue]) {
-                $tally->add(
-                    Lens::TOTAL,
-                    Lens::ALL,
-                    $this->spans[$week],
-                    $clicks,
-                    $impressions,
-                    $positions,
-                    0.0,
-                    $orders,
-                    $revenue,
-                );
+                $sum = [$clicks, $impressions, $positions, 0.0, $orders, $revenue];
+                $tally->add(Lens::TOTAL, Lens::ALL, $this->spans[$week], $sum);
             }
         }
         ksort($tallies);

@@ -52,16 +52,13 @@ final class SummedQueries
         $this->nowCells = array_fill_keys($told->now(NumberWindow::WEEKS), true);
     }
 
-    public function add(
-        int $query,
-        int $page,
-        int $market,
-        int $span,
-        int $clicks,
-        int $impressions,
-        int $positions,
-        float $square,
-    ): void {
+    /**
+     * @param  array{int, int, int, int, int, int, int, float}  $pair  query, page, market, span, clicks, impressions,
+     *     position sum, squares
+     */
+    public function add(array $pair): void
+    {
+        [$query, $page, $market, $span, $clicks, $impressions, $positions, $square] = $pair;
         $known = $this->sums[$query][$market][$span] ?? [0, 0, 0, 0.0];
         $this->sums[$query][$market][$span] = [
             $known[0] + $clicks,

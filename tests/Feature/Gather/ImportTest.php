@@ -7,6 +7,7 @@ use App\Facts\FactBook;
 use App\Facts\NumberWindow;
 use App\Facts\PageNumbers;
 use App\Facts\PageWeeks;
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
@@ -426,8 +427,7 @@ it('remembers how a file of one shape was matched', function (): void {
             $store->id,
             $path,
             FileSort::Search,
-            ['dates' => 'dmy'],
-            [0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions'],
+            new FileAnswers(['dates' => 'dmy'], [0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions']),
         ),
     );
     expect(FileLook::into($store->id, $path))

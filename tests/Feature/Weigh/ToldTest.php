@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
+use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
@@ -477,8 +478,6 @@ it('changes the numbers of a window when all of an import is in', function (): v
         $store,
         $import,
         FileLook::into($store->id, sure(Imports::find($store, $import)?->path()), FileSort::Search),
-        null,
-        null,
     );
     $book = new App\Facts\FactBook($store->id, App\Facts\FactTable::Search, 33);
     DB::transaction(
@@ -613,7 +612,12 @@ it('takes a file of a few pages for those pages alone, and leaves all others the
     $before = array_map(static fn (stdClass $row): int => (int) $row->clicks, windowOf($store));
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, $rows([2, 5], 4));
-    $look = FileLook::into($store->id, $path, FileSort::Search, $scope === null ? [] : ['scope' => $scope]);
+    $look = FileLook::into(
+        $store->id,
+        $path,
+        FileSort::Search,
+        new FileAnswers($scope === null ? [] : ['scope' => $scope]),
+    );
     expect($look->scope->isPages())
         ->toBe($scope === null)
         ->and(SumsBeside::of($store, $path, $look)?->sentence())

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Numbers;
+
+/** What sales tell of a page and a week, in the store's currency. */
+final readonly class SalesSum
+{
+    public function __construct(
+        public int $orders,
+        public float $revenue,
+        public float $returned,
+        public float $margin,
+    ) {
+    }
+}
