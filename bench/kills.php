@@ -15,6 +15,7 @@ use App\Gather\Files\Imports;
 use App\Platform\Typed;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
+use App\Stores\StoreBasics;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Xoshiro256StarStar;
@@ -29,7 +30,7 @@ function benchFresh(string $slug, string $shop): Store
         $old->update(['slug' => $slug.'-'.bin2hex(random_bytes(4))]);
     }
     $url = (string) getenv('SHOP_'.strtoupper($shop));
-    $store = app(AddStore::class)->add($slug, $url, $slug, allowPrivate: true);
+    $store = app(AddStore::class)->add($slug, $url, $slug, new StoreBasics(allowPrivate: true));
     app(StoreOptions::class)->set($store->refresh(), 'concurrency', '8');
 
     return $store->refresh();

@@ -11,6 +11,7 @@ use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
+use App\Stores\StoreBasics;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 
@@ -42,7 +43,8 @@ function benchStore(string $shop, int $concurrency = 5): Store
     $store =
         Store::query()
             ->where('slug', "bench-$shop")
-            ->first() ?? app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", allowPrivate: true);
+            ->first() ??
+        app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", new StoreBasics(allowPrivate: true));
     $options = app(StoreOptions::class);
     $options->set($store->refresh(), 'shop_url', "$url/office/v1");
     $options->set(

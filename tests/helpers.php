@@ -23,6 +23,7 @@ use App\Platform\Work\WorkDesk;
 use App\Release\Sending\LookWork;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
+use App\Stores\StoreBasics;
 use App\Stores\StoreOptions;
 use App\Tend\Finding\Finds as TendFinds;
 use App\Tend\Found\FindingState;
@@ -115,7 +116,12 @@ function shell(string $command, string ...$arguments): void
 function shopStore(): Store
 {
     $url = (string) getenv('SHOP_URL');
-    $store = app(AddStore::class)->add('Small shop', $url, 'small-'.Str::lower(Str::random(10)), allowPrivate: true);
+    $store = app(AddStore::class)->add(
+        'Small shop',
+        $url,
+        'small-'.Str::lower(Str::random(10)),
+        new StoreBasics(allowPrivate: true),
+    );
     app(StoreOptions::class)->set($store, 'shop_url', "$url/office/v1");
     app(StoreOptions::class)->set(
         $store,
@@ -163,8 +169,7 @@ function potteryStore(bool $connected = true): Store
         'Pottery',
         $url,
         'pottery-'.Str::lower(Str::random(10)),
-        'GBP',
-        allowPrivate: true,
+        new StoreBasics(currency: 'GBP', allowPrivate: true),
     );
     if ($connected) {
         $options = app(StoreOptions::class);

@@ -160,12 +160,14 @@ final readonly class PageResources
             $details = KeptDetails::unpack($row->details);
             $title = TitleSuffix::without((string) $row->title, $suffixes["$row->market_id $row->kind"] ?? '');
             $shows = PageTexts::of(
-                (string) $row->url,
-                $title,
-                trim((string) $row->description),
-                $row->h1s,
-                $details,
-                KeptDetails::textOf($row->text),
+                new ShownPage(
+                    (string) $row->url,
+                    $title,
+                    trim((string) $row->description),
+                    $row->h1s,
+                    $details,
+                    KeptDetails::textOf($row->text),
+                ),
             );
             $stored = [
                 TextField::Title->value => $row->title_stored,

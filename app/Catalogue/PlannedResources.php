@@ -8,6 +8,7 @@ use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesChanged;
 use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\PageBook;
+use App\Inventory\PagePlan;
 use App\Inventory\PlannedPage;
 use App\Inventory\PlannedPages;
 use App\Platform\Database\Bulk;
@@ -18,7 +19,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Terms\TermForm;
-use Orchard\Core\Url\PageUrl;
 
 /**
  * Resources of pages that are planned, so that they can be written before they exist. When such a page is met, at its
@@ -34,20 +34,15 @@ final class PlannedResources
      *
      * @throws InvalidArgumentException as PlannedPages::plan() does
      */
-    public static function plan(
-        Store $store,
-        Market $market,
-        PageKind $kind,
-        string $name,
-        PageUrl $url,
-        ?int $userId,
-    ): int {
+    public static function plan(Store $store, PagePlan $planned, ?int $userId): int
+    {
+        $kind = $planned->kind;
         if (! in_array($kind, PageResources::WRITTEN, true)) {
             throw new InvalidArgumentException("Nothing is written for a page of the kind {$kind->label()}.");
         }
 
-        return DB::transaction(static function () use ($store, $market, $kind, $name, $url, $userId): int {
-            $page = PlannedPages::plan($store, $market, $kind, $name, $url, $userId);
+        return DB::transaction(static function () use ($store, $planned, $userId): int {
+            $page = PlannedPages::plan($store, $planned, $userId);
             Bulk::write(
                 'resources',
                 [
@@ -57,11 +52,11 @@ final class PlannedResources
                 [
                     [
                         $store->id,
-                        $market->id,
+                        $planned->market->id,
                         "page:$page",
-                        $kind->value,
-                        $name,
-                        $url->text(),
+                        $planned->kind->value,
+                        $planned->name,
+                        $planned->url->text(),
                         $page,
                         '',
                         '{}',
@@ -80,8 +75,8 @@ final class PlannedResources
                     ->value('id'),
             );
             $texts = [];
-            foreach (PageTexts::of('', '', '', null, [], '') as $field => $text) {
-                $texts[] = [$resource, $field, $store->id, $market->id, $text];
+            foreach (PageTexts::of(new ShownPage('', '', '', null, [], '')) as $field => $text) {
+                $texts[] = [$resource, $field, $store->id, $planned->market->id, $text];
             }
             Texts::storeMany($texts);
             (new PageBook($store))->showEach([$page => $resource]);

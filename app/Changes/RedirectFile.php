@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use Orchard\Core\Redirects\ApacheRules;
 use Orchard\Core\Redirects\NginxRules;
@@ -25,14 +26,16 @@ final class RedirectFile
         if ($form === 'csv') {
             TableWriter::write(
                 'csv',
-                ['from', 'to', 'status'],
-                array_map(
-                    static fn (Redirect $line): array => [
-                        $line->from->text(),
-                        $line->to?->text() ?? 'gone',
-                        $line->status,
-                    ],
-                    $lines,
+                new TableRows(
+                    ['from', 'to', 'status'],
+                    array_map(
+                        static fn (Redirect $line): array => [
+                            $line->from->text(),
+                            $line->to?->text() ?? 'gone',
+                            $line->status,
+                        ],
+                        $lines,
+                    ),
                 ),
                 $to,
             );

@@ -13,6 +13,7 @@ use App\Stores\Kinds\KindRule;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use App\Stores\StoreBasics;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -48,7 +49,12 @@ final class PlantCommand extends StoreCommand
             $store = Store::query()->where('slug', $slug)->first();
             $isNew = $store === null;
             if ($store === null) {
-                $store = $stores->add('Tindrel', $url, $slug, 'EUR', 'Europe/Berlin', allowPrivate: true);
+                $store = $stores->add(
+                    'Tindrel',
+                    $url,
+                    $slug,
+                    new StoreBasics(currency: 'EUR', timezone: 'Europe/Berlin', allowPrivate: true),
+                );
                 $options->set($store, 'shop_url', "$url/office/v1");
                 $options->set($store, 'shop_token', trim($token));
                 $options->set($store, 'shop_mapping', (string) file_get_contents(__DIR__.'/tindrel.mapping.json'));

@@ -13,18 +13,9 @@ use Orchard\Core\StructuredData\LifeState;
  */
 final class LivesByHand
 {
-    /**
-     * @param  LifeState  $life  Unknown takes back what was said
-     * @param  ?string  $backOn  yyyy-mm-dd
-     */
-    public static function say(
-        Store $store,
-        int $page,
-        LifeState $life,
-        ?string $backOn,
-        string $replacedBy,
-        ?int $userId,
-    ): void {
+    public static function say(Store $store, int $page, SaidLife $said, ?int $userId): void
+    {
+        $life = $said->life;
         if ($life === LifeState::Unknown) {
             DB::table('lives_by_hand')->where('page_id', $page)->delete();
         } else {
@@ -32,8 +23,8 @@ final class LivesByHand
                 'page_id' => $page,
                 'store_id' => $store->id,
                 'life' => $life->value,
-                'back_on' => $backOn,
-                'replaced_by' => $replacedBy,
+                'back_on' => $said->backOn,
+                'replaced_by' => $said->replacedBy,
                 'user_id' => $userId,
                 'set_at' => now(),
             ];
@@ -53,8 +44,8 @@ final class LivesByHand
             ->update([
                 'life' => $life->value,
                 'origin' => $origin->value,
-                'back_on' => $backOn,
-                'replaced_by' => $replacedBy,
+                'back_on' => $said->backOn,
+                'replaced_by' => $said->replacedBy,
             ]);
     }
 }

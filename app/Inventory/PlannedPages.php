@@ -13,7 +13,6 @@ use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use Orchard\Core\Url\PageUrl;
 
 /**
  * Pages that are to be made: known by the address that they shall have, listed as planned, and pages like any other
@@ -26,14 +25,9 @@ final class PlannedPages
      *
      * @throws InvalidArgumentException where the address is none of the market, or a page answers there
      */
-    public static function plan(
-        Store $store,
-        Market $market,
-        PageKind $kind,
-        string $name,
-        PageUrl $url,
-        ?int $userId,
-    ): int {
+    public static function plan(Store $store, PagePlan $planned, ?int $userId): int
+    {
+        [$market, $kind, $name, $url] = [$planned->market, $planned->kind, $planned->name, $planned->url];
         $markets = Markets::of($store);
         $isOfMarket = $markets->needLanguages() || $markets->marketOf($url)->id === $market->id;
         if (! $url->sameHostAs($store->baseUrl()) || ! $isOfMarket) {

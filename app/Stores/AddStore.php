@@ -18,15 +18,9 @@ use Orchard\Core\Url\PageUrl;
 final class AddStore
 {
     /** @throws InvalidArgumentException with a sentence for people */
-    public function add(
-        string $name,
-        string $url,
-        ?string $slug = null,
-        string $currency = 'EUR',
-        string $timezone = 'UTC',
-        bool $allowPrivate = false,
-        string $language = 'en',
-    ): Store {
+    public function add(string $name, string $url, ?string $slug = null, StoreBasics $basics = new StoreBasics()): Store
+    {
+        [$currency, $timezone] = [$basics->currency, $basics->timezone];
         $base = PageUrl::parse($url) ?? throw new InvalidArgumentException("\"$url\" is no http or https address.");
         $slug = $slug ?? Str::slug($name);
         if (preg_match('/^[a-z0-9][a-z0-9\-]{0,62}$/', $slug) !== 1) {
@@ -45,27 +39,21 @@ final class AddStore
             throw new InvalidArgumentException("There is a store \"$slug\" already.");
         }
 
-        return DB::transaction(function () use (
-            $name,
-            $base,
-            $slug,
-            $currency,
-            $timezone,
-            $allowPrivate,
-            $language,
-        ): Store {
+        return DB::transaction(function () use ($name, $base, $slug, $basics): Store {
             $store = Store::query()->create([
                 'slug' => $slug,
                 'name' => $name,
                 'base_url' => $base->text(),
-                'timezone' => $timezone,
-                'settings' => $allowPrivate ? ['private_hosts' => [$base->host().':'.$base->port()]] : (object) [],
+                'timezone' => $basics->timezone,
+                'settings' => $basics->allowPrivate
+                    ? ['private_hosts' => [$base->host().':'.$base->port()]]
+                    : (object) [],
             ]);
             Market::query()->create([
                 'store_id' => $store->id,
                 'name' => mb_substr(trim($name), 0, 80),
-                'language' => $language,
-                'currency' => $currency,
+                'language' => $basics->language,
+                'currency' => $basics->currency,
                 'brand' => $name,
                 'limits' => (object) [],
             ]);
@@ -100,9 +88,7 @@ final class AddStore
                 $new->name,
                 $new->url,
                 $nth === 1 ? $slug : "$slug-$nth",
-                $new->currency,
-                $new->timezone,
-                $new->mayBePrivate,
+                new StoreBasics($new->currency, $new->timezone, allowPrivate: $new->mayBePrivate),
             );
             $this->describe($store, $new);
 

@@ -28,24 +28,17 @@ final class SavedViews
         );
     }
 
-    /** @param  array<string, string>  $query */
-    public static function save(
-        Store $store,
-        int $userId,
-        string $screen,
-        string $name,
-        array $query,
-        bool $isShared,
-    ): void {
+    public static function save(Store $store, int $userId, NewView $view): void
+    {
         DB::table('saved_views')->upsert(
             [
                 [
                     'store_id' => $store->id,
-                    'screen' => $screen,
+                    'screen' => $view->screen,
                     'user_id' => $userId,
-                    'name' => mb_substr(trim($name), 0, 80),
-                    'query' => mb_strcut(http_build_query($query), 0, 2000),
-                    'is_shared' => $isShared,
+                    'name' => mb_substr(trim($view->name), 0, 80),
+                    'query' => mb_strcut(http_build_query($view->query), 0, 2000),
+                    'is_shared' => $view->isShared,
                 ],
             ],
             ['store_id', 'screen', 'user_id', 'name'],

@@ -16,23 +16,20 @@ use Illuminate\Support\Facades\DB;
 final class Spells
 {
     /** @param  list<array{int, int}>  $texts  resource and field */
-    public static function put(
-        Store $store,
-        SpellCause $cause,
-        int $by,
-        array $texts,
-        DateTimeInterface $from,
-        DateTimeInterface $to,
-    ): void {
-        $times = [$from->format('Y-m-d H:i:s'), $to->format('Y-m-d H:i:s')];
+    public static function put(Store $store, Spell $spell, array $texts): void
+    {
+        $of = [
+            $spell->cause->value,
+            $spell->by,
+            $store->id,
+            $spell->from->format('Y-m-d H:i:s'),
+            $spell->to->format('Y-m-d H:i:s'),
+        ];
         foreach (array_chunk($texts, 1000) as $some) {
             Bulk::write(
                 'text_spells',
                 ['resource_id', 'field', 'cause', 'by_id', 'store_id', 'from_at', 'to_at'],
-                array_map(
-                    static fn (array $text): array => [$text[0], $text[1], $cause->value, $by, $store->id, ...$times],
-                    $some,
-                ),
+                array_map(static fn (array $text): array => [$text[0], $text[1], ...$of], $some),
                 'REPLACE',
             );
         }

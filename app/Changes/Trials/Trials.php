@@ -10,6 +10,7 @@ use App\Changes\Editing\DraftWriter;
 use App\Changes\Events\DraftsReady;
 use App\Changes\Events\TrialEnded;
 use App\Changes\Origin;
+use App\Changes\Spells\Spell;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
@@ -144,7 +145,7 @@ final class Trials
                         ' of its texts were written by hand since it was planned. Plan it anew.',
                 );
             }
-            Spells::put($store, SpellCause::Trial, $id, $texts, $now, $until);
+            Spells::put($store, new Spell(SpellCause::Trial, $id, $now, $until), $texts);
             DB::table('text_trials')
                 ->where('id', $id)
                 ->update(['state' => TrialState::Going->value, 'begun_at' => now(), 'ends_at' => $until]);
@@ -245,11 +246,13 @@ final class Trials
             Spells::end($store, SpellCause::Trial, (int) $trial->id);
             Spells::put(
                 $store,
-                SpellCause::Trial,
-                (int) $trial->id,
+                new Spell(
+                    SpellCause::Trial,
+                    (int) $trial->id,
+                    new DateTimeImmutable((string) $trial->begun_at, new DateTimeZone('UTC')),
+                    $until,
+                ),
                 $texts,
-                new DateTimeImmutable((string) $trial->begun_at, new DateTimeZone('UTC')),
-                $until,
             );
         });
     }

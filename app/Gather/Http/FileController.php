@@ -14,6 +14,7 @@ use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Files\ScopeFinder;
 use App\Gather\Files\SumsBeside;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
@@ -228,8 +229,7 @@ final class FileController
             static function () use ($import, $names): void {
                 TableWriter::write(
                     'csv',
-                    [...$names, 'Set aside because'],
-                    Imports::asides($import, count($names)),
+                    new TableRows([...$names, 'Set aside because'], Imports::asides($import, count($names))),
                     fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
                 );
             },

@@ -7,6 +7,7 @@ namespace App\Gather\Http;
 use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\ImageSizes;
 use App\Inventory\LivesByHand;
+use App\Inventory\SaidLife;
 use App\Inventory\StorePages;
 use App\Inventory\Succession;
 use App\Platform\Web\Caller;
@@ -33,9 +34,7 @@ final class PageFactsController
         LivesByHand::say(
             $store,
             $page,
-            $life,
-            $given['back_on'] ?? null,
-            (string) ($given['replaced_by'] ?? ''),
+            new SaidLife($life, $given['back_on'] ?? null, (string) ($given['replaced_by'] ?? '')),
             $user,
         );
         $desk->begin(ReindexWork::class, $store->id, 0, $user);

@@ -9,6 +9,7 @@ use App\Gather\Pages\PageList;
 use App\Inventory\Selections;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
+use App\Stores\NewView;
 use App\Stores\SavedViews;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -110,10 +111,7 @@ final class SelectionController
         SavedViews::save(
             $store,
             Caller::id($request),
-            'inventory',
-            $given['name'],
-            $filter->query(),
-            ($given['shared'] ?? null) === '1',
+            new NewView('inventory', $given['name'], $filter->query(), ($given['shared'] ?? null) === '1'),
         );
 
         return redirect()

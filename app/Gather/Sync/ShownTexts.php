@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Sync;
 
 use App\Catalogue\PageTexts;
+use App\Catalogue\ShownPage;
 use App\Catalogue\Texts;
 use App\Inventory\KeptDetails;
 use App\Platform\Work\WorkRun;
@@ -53,13 +54,15 @@ final readonly class ShownTexts
                 }
                 $details = KeptDetails::unpack($row->details);
                 $shown = PageTexts::of(
-                    (string) $row->url,
-                    $row->title,
-                    $row->description,
-                    $row->h1s,
-                    $details,
-                    KeptDetails::textOf($row->text),
-                    (string) $row->intro,
+                    new ShownPage(
+                        (string) $row->url,
+                        $row->title,
+                        $row->description,
+                        $row->h1s,
+                        $details,
+                        KeptDetails::textOf($row->text),
+                        (string) $row->intro,
+                    ),
                 );
                 foreach ($shown as $field => $text) {
                     $texts[] = [(int) $row->id, $field, $this->store->id, (int) $row->market_id, $text];

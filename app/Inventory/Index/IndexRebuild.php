@@ -79,10 +79,10 @@ final readonly class IndexRebuild
             $index = [];
             $words = [];
             $products = new ProductsOfPages($this->store->id, Bulk::ids($rows, 'id'));
-            $told = new ToldByLists(Bulk::ids($rows, 'id'));
+            $sources = new IndexSources($rules, $lines, $markets, $products, new ToldByLists(Bulk::ids($rows, 'id')));
             foreach ($rows as $row) {
                 $after = (int) $row->id;
-                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products, $markets, $told);
+                [$index[], $words[]] = $this->rowsOf($row, $sources);
             }
             $run->fenced(function () use ($index, $words, $products, $rows, $markets): void {
                 $markets->needLanguages() && $this->moveToMarkets($rows, $index);
@@ -139,18 +139,13 @@ final readonly class IndexRebuild
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(
-        stdClass $row,
-        KindRules $rules,
-        RepeatedLines $lines,
-        ProductsOfPages $products,
-        Markets $markets,
-        ToldByLists $told,
-    ): array {
+    private function rowsOf(stdClass $row, IndexSources $sources): array
+    {
+        [$told, $markets] = [$sources->told, $sources->markets];
         $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
         /** @var list<string> $types */
         $types = json_decode((string) $row->types, true);
-        $kind = $rules->kindOf(
+        $kind = $sources->rules->kindOf(
             $url,
             $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind),
             $types,
@@ -164,7 +159,7 @@ final readonly class IndexRebuild
         /** @var array<string, int> $strays */
         $strays = (array) json_decode((string) $row->strays, true);
         $h1s = count((array) json_decode((string) $row->h1s, true));
-        $product = $products->of($row, $kind);
+        $product = $sources->products->of($row, $kind);
         $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $row->id) : $product['life'];
         $marks = self::marksOf($row, $kind, $strays, $h1s) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0);
 
@@ -180,7 +175,7 @@ final readonly class IndexRebuild
                 (int) $row->status,
                 $why === WhyNot::Indexable ? 1 : 0,
                 $why->value,
-                $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks),
+                $row->marks === null ? (int) $row->words : $sources->lines->ownWords((string) $row->marks),
                 min(65535, mb_strlen($title)),
                 min(65535, mb_strlen((string) $row->description)),
                 $h1s,

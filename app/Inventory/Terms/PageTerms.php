@@ -7,6 +7,7 @@ namespace App\Inventory\Terms;
 use App\Inventory\Events\TermsChanged;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** The search terms that pages are written for: one lead term for a page, and up to 25 that support it. */
@@ -34,12 +35,13 @@ final class PageTerms
      */
     public static function lead(Store $store, array $terms, TermOrigin $origin, ?int $userId): array
     {
+        $row = self::rows($store, $origin, $userId);
         $changed = [];
         foreach (array_chunk($terms, 500, preserve_keys: true) as $some) {
             $own = self::ofStore($store, array_keys($some));
             array_push(
                 $changed,
-                ...DB::transaction(static function () use ($store, $some, $own, $origin, $userId): array {
+                ...DB::transaction(static function () use ($some, $own, $origin, $row): array {
                     $known = self::lock(array_values($own));
                     $rows = $gone = $changed = [];
                     foreach ($own as $page) {
@@ -50,7 +52,7 @@ final class PageTerms
                             $now !== null &&
                                 $now['origin'] !== $origin &&
                                 $origin !== TermOrigin::Proposed &&
-                                ($rows[] = self::row($page, 0, $store, $term, $origin, $userId));
+                                ($rows[] = $row($page, 0, $term));
                         } elseif ($origin === TermOrigin::Proposed && $now !== null && $now['origin'] !== $origin) {
                             continue;
                         } else {
@@ -58,7 +60,7 @@ final class PageTerms
                             if ($term === '') {
                                 $gone[] = $page;
                             } else {
-                                $rows[] = self::row($page, 0, $store, $term, $origin, $userId);
+                                $rows[] = $row($page, 0, $term);
                             }
                         }
                     }
@@ -83,13 +85,14 @@ final class PageTerms
      */
     public static function claim(Store $store, array $pages, TermOrigin $origin, ?int $userId): array
     {
+        $row = self::rows($store, $origin, $userId);
         $changed = [];
         foreach (array_chunk($pages, 500) as $some) {
-            $rows = DB::transaction(static function () use ($store, $some, $origin, $userId): array {
+            $rows = DB::transaction(static function () use ($store, $some, $origin, $row): array {
                 $rows = [];
                 foreach (self::lock(self::ofStore($store, $some)) as $page => $terms) {
                     if (isset($terms[0]) && $terms[0]['origin'] !== $origin) {
-                        $rows[] = self::row($page, 0, $store, $terms[0]['term'], $origin, $userId);
+                        $rows[] = $row($page, 0, $terms[0]['term']);
                     }
                 }
                 Bulk::write('page_terms', self::COLUMNS, $rows, 'REPLACE');
@@ -151,9 +154,10 @@ final class PageTerms
      */
     public static function supportMany(Store $store, array $terms, TermOrigin $origin, ?int $userId = null): void
     {
+        $row = self::rows($store, $origin, $userId);
         foreach (array_chunk($terms, 500, preserve_keys: true) as $some) {
             $own = self::ofStore($store, array_keys($some));
-            DB::transaction(static function () use ($store, $some, $own, $origin, $userId): void {
+            DB::transaction(static function () use ($some, $own, $origin, $row): void {
                 $known = self::lock($own);
                 $rows = $pages = [];
                 foreach ($own as $page) {
@@ -164,7 +168,7 @@ final class PageTerms
                     $unlike = ['', $known[$page][0]['term'] ?? ''];
                     $tidy = array_values(array_diff(array_unique(array_map(self::tidy(...), $some[$page])), $unlike));
                     foreach (array_slice($tidy, 0, self::MOST) as $nth => $term) {
-                        $rows[] = self::row($page, $nth + 1, $store, $term, $origin, $userId);
+                        $rows[] = $row($page, $nth + 1, $term);
                     }
                 }
                 DB::table('page_terms')->whereIn('page_id', $pages)->where('place', '>', 0)->delete();
@@ -207,16 +211,16 @@ final class PageTerms
 
     private const COLUMNS = ['page_id', 'place', 'store_id', 'term', 'origin', 'user_id', 'set_at'];
 
-    /** @return list<int|string|null> */
-    private static function row(
-        int $page,
-        int $place,
-        Store $store,
-        string $term,
-        TermOrigin $origin,
-        ?int $userId,
-    ): array {
-        return [$page, $place, $store->id, $term, $origin->value, $userId, now()->format('Y-m-d H:i:s')];
+    /** @return Closure(int, int, string): list<int|string|null> rows by page, place and term */
+    private static function rows(Store $store, TermOrigin $origin, ?int $userId): Closure
+    {
+        $now = now()->format('Y-m-d H:i:s');
+
+        return static fn (
+            int $page,
+            int $place,
+            string $term,
+        ): array => [$page, $place, $store->id, $term, $origin->value, $userId, $now];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Match\Http;
 use App\Catalogue\PlannedResources;
 use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
+use App\Inventory\PagePlan;
 use App\Inventory\PageSource;
 use App\Inventory\PlannedPages;
 use App\Inventory\Selections;
@@ -111,7 +112,7 @@ final class PlanController
             $store,
         );
         // The page is there before the step begins, so that the step can keep its lead term.
-        $page = PlannedResources::plan($store, $market, $plan->kind, $plan->name, $plan->url, $userId);
+        $page = PlannedResources::plan($store, new PagePlan($market, $plan->kind, $plan->name, $plan->url), $userId);
         $old = array_diff(self::planned($store, $term), [$page]);
         TermSteps::take(
             $store,

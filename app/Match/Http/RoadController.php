@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Http;
 
+use App\Match\Roads\NewRoad;
 use App\Match\Roads\RoadBook;
 use App\Match\Roads\RoadView;
 use App\Match\Roads\WeakerTerm;
@@ -69,9 +70,11 @@ final class RoadController
             RoadBook::keep(
                 $store,
                 $row,
-                $given['rival'],
-                new LinkStock((int) $given['backlinks'], (int) $given['internal']),
-                isset($given['own']) ? Typed::int($given['own']) : null,
+                new NewRoad(
+                    $given['rival'],
+                    new LinkStock((int) $given['backlinks'], (int) $given['internal']),
+                    isset($given['own']) ? Typed::int($given['own']) : null,
+                ),
                 Caller::id($request),
             );
         } catch (InvalidArgumentException $wrong) {

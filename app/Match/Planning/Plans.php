@@ -6,6 +6,7 @@ namespace App\Match\Planning;
 
 use App\Catalogue\PlannedResources;
 use App\Inventory\Events\PlannedPageArrived;
+use App\Inventory\PagePlan;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
@@ -49,10 +50,7 @@ final class Plans
         );
         $page = PlannedResources::plan(
             $store,
-            Markets::of($store)->find($market),
-            $plan->kind,
-            $plan->name,
-            $plan->url,
+            new PagePlan(Markets::of($store)->find($market), $plan->kind, $plan->name, $plan->url),
             $userId,
         );
         if ($old !== null && $old !== $page) {

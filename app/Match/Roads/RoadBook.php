@@ -11,7 +11,6 @@ use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use Orchard\Core\Terms\LinkStock;
 
 /** Roads to terms: the rival page that stands above, its links, and weaker terms that are won first. */
 final class RoadBook
@@ -31,19 +30,11 @@ final class RoadBook
     /**
      * Takes down the rival page of a term and its links; what was there of the term is replaced.
      *
-     * @param  ?int  $own  backlinks of our own page; null where the store's lists tell them
-     *
      * @throws InvalidArgumentException where there are too many
      */
-    public static function keep(
-        Store $store,
-        MarketTerm $term,
-        string $rivalUrl,
-        LinkStock $rival,
-        ?int $own,
-        ?int $userId,
-    ): void {
-        DB::transaction(static function () use ($store, $term, $rivalUrl, $rival, $own, $userId): void {
+    public static function keep(Store $store, MarketTerm $term, NewRoad $road, ?int $userId): void
+    {
+        DB::transaction(static function () use ($store, $term, $road, $userId): void {
             $key = ['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest];
             $isNew = ! DB::table('match_roads')->where($key)->lockForUpdate()->exists();
             if ($isNew && DB::table('match_roads')->where('store_id', $store->id)->count() >= self::MOST) {
@@ -51,10 +42,10 @@ final class RoadBook
             }
             DB::table('match_roads')->updateOrInsert($key, [
                 'term' => $term->term,
-                'rival_url' => mb_substr($rivalUrl, 0, 700),
-                'rival_backlinks' => $rival->backlinks,
-                'rival_internal' => $rival->internal,
-                'own_backlinks' => $own,
+                'rival_url' => mb_substr($road->rivalUrl, 0, 700),
+                'rival_backlinks' => $road->rival->backlinks,
+                'rival_internal' => $road->rival->internal,
+                'own_backlinks' => $road->own,
                 'user_id' => $userId,
                 'made_at' => now(),
             ]);

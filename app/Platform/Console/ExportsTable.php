@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Console;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use InvalidArgumentException;
 
@@ -29,7 +30,7 @@ trait ExportsTable
         if ($to === false) {
             throw new InvalidArgumentException("$file cannot be written.");
         }
-        TableWriter::write($format, $columns, $rows, $to, $to !== STDOUT && ! $this->option('no-mark'));
+        TableWriter::write($format, new TableRows($columns, $rows), $to, $to !== STDOUT && ! $this->option('no-mark'));
 
         return 0;
     }

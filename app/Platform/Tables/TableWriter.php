@@ -22,25 +22,18 @@ final class TableWriter
     private const MOST_SHEET_ROWS = 1_048_576;
 
     /**
-     * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
      * @param  bool  $hasMark  whether a CSV file begins with a byte order mark, by which spreadsheets know that it is
      *     UTF-8
-     * @param  list<int>  $widths  of the columns of a workbook, in characters; where there are none, by their names
+     *
+     * @throws InvalidArgumentException where there is no such format
      */
-    public static function write(
-        string $format,
-        array $columns,
-        iterable $rows,
-        $to,
-        bool $hasMark = true,
-        array $widths = [],
-    ): void {
+    public static function write(string $format, TableRows $table, $to, bool $hasMark = true): void
+    {
         match ($format) {
-            'csv' => self::csv($columns, $rows, $to, $hasMark),
-            'json' => self::json($columns, $rows, $to),
-            'xlsx' => self::xlsx($columns, $rows, $to, $widths),
+            'csv' => self::csv($table->columns, $table->rows, $to, $hasMark),
+            'json' => self::json($table->columns, $table->rows, $to),
+            'xlsx' => self::xlsx($table->columns, $table->rows, $to, $table->widths),
             default => throw new InvalidArgumentException(
                 "There is no format \"$format\"; csv, json and xlsx there are.",
             ),

@@ -126,7 +126,7 @@ final readonly class WorkbookTable implements RawTable
                 );
 
                 return "<{$row[1]}row$attributes>".
-                    $this->row($row[1], $row[4] ?? '', $number, $last, $new, $place).
+                    $this->row($row[1], $row[4] ?? '', new RowEdit($number, $last, $new, $place)).
                     "</{$row[1]}row>";
             },
             $xml,
@@ -145,12 +145,9 @@ final readonly class WorkbookTable implements RawTable
             );
     }
 
-    /**
-     * @param  array<int, string>  $new
-     * @param  ?array<int, int>  $place  new column by old one
-     */
-    private function row(string $prefix, string $inner, int $from, int $to, array $new, ?array $place): string
+    private function row(string $prefix, string $inner, RowEdit $edit): string
     {
+        [$to, $new, $place] = [$edit->to, $edit->new, $edit->place];
         $found = [];
         $column = -1;
         preg_match_all(self::CELL, $inner, $matches, PREG_SET_ORDER);
@@ -169,7 +166,7 @@ final readonly class WorkbookTable implements RawTable
                 $out[$target] = self::text($prefix, self::letters($target).$to, $style, $new[$at]);
             } else {
                 $out[$target] =
-                    $from === $to && $target === $at
+                    $edit->from === $to && $target === $at
                         ? $cell[0]
                         : (string) preg_replace(
                             '/\br="[A-Z]+\d+"/',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Platform\Web;
 
 use App\Platform\Tables\Formula;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use Closure;
 use RuntimeException;
@@ -34,10 +35,8 @@ final class TableDownload
         return response()->streamDownload(
             static fn () => TableWriter::write(
                 $format,
-                $columns,
-                $rows(),
+                new TableRows($columns, $rows(), $widths),
                 fopen('php://output', 'wb') ?: throw new RuntimeException('The answer cannot be written to.'),
-                widths: $widths,
             ),
             "$name.$format",
             ['Content-Type' => $type],

@@ -185,14 +185,13 @@ final class WorkDesk
         if ($row === null) {
             return false;
         }
-        $fence = (int) $row->fence;
         $begun = microtime(true);
         $run = new WorkRun(
             $id,
             (int) $row->store_id,
             (int) $row->subject_id,
             $row->user_id === null ? null : (int) $row->user_id,
-            $fence,
+            (int) $row->fence,
             microtime(true) + self::SLICE_SECONDS,
             Typed::map($row->progress),
         );
@@ -209,7 +208,7 @@ final class WorkDesk
                     ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000))
                     : SliceEnd::later(2 ** $failures);
         }
-        $this->release($id, $fence, $end, $failures, $run, microtime(true) - $begun);
+        $this->release($run, $end, $failures, microtime(true) - $begun);
 
         return true;
     }
@@ -223,12 +222,13 @@ final class WorkDesk
         return $work instanceof LongWork ? $work : throw new \LogicException("$sort is no long work.");
     }
 
-    private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run, float $seconds): void
+    private function release(WorkRun $run, SliceEnd $end, int $failures, float $seconds): void
     {
+        $id = $run->workId;
         $ended = $end->state !== 'waiting';
         $sort = Typed::text(DB::table('work')->where('id', $id)->value('sort'));
         // Whoever waits for the end is told of it in the same transaction: a process killed between would tell nobody.
-        $held = DB::transaction(function () use ($id, $fence, $end, $failures, $run, $seconds, $ended, $sort): int {
+        $held = DB::transaction(function () use ($id, $end, $failures, $run, $seconds, $ended, $sort): int {
             $held = DB::update(
                 'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?,
                     wake_seconds = ?, wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?,
@@ -243,7 +243,7 @@ final class WorkDesk
                     (int) round(1000 * $seconds),
                     $ended ? 1 : 0,
                     $id,
-                    $fence,
+                    $run->fence,
                 ],
             );
             $held > 0 &&

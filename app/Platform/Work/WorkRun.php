@@ -26,7 +26,7 @@ final class WorkRun
         public readonly int $storeId,
         public readonly int $subjectId,
         public readonly ?int $userId,
-        private readonly int $fence,
+        public readonly int $fence,
         private readonly float $deadline,
         private array $progress,
     ) {

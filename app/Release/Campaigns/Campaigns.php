@@ -7,6 +7,7 @@ namespace App\Release\Campaigns;
 use App\Changes\Draft;
 use App\Changes\DraftState;
 use App\Changes\Origin;
+use App\Changes\Spells\Spell;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Facts\Calendar\Calendar;
@@ -101,7 +102,7 @@ final class Campaigns
                     throw new InvalidArgumentException("Nothing is released on $day: “{$freeze}”.");
                 }
             }
-            Spells::put($store, SpellCause::Campaign, $id, $texts, $starts, $ends);
+            Spells::put($store, new Spell(SpellCause::Campaign, $id, $starts, $ends), $texts);
             DB::table('release_campaigns')
                 ->where('id', $id)
                 ->update([

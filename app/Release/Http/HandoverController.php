@@ -7,6 +7,7 @@ namespace App\Release\Http;
 use App\Changes\AddressField;
 use App\Changes\RedirectFile;
 use App\Changes\ShownPart;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Release\Handing\HandedList;
 use App\Release\Handing\Handover;
@@ -162,7 +163,11 @@ final readonly class HandoverController
             static function () use ($list, $form): void {
                 $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
                 $form === 'list.csv'
-                    ? TableWriter::write('csv', ['url', 'field', 'now', 'to be', 'seen live'], self::rows($list), $out)
+                    ? TableWriter::write(
+                        'csv',
+                        new TableRows(['url', 'field', 'now', 'to be', 'seen live'], self::rows($list)),
+                        $out,
+                    )
                     : RedirectFile::write($form, $list->redirects(), $out);
             },
             "{$store->slug}-release-$release-".($form === 'csv' ? 'redirects.csv' : $form),

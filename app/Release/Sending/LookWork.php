@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Sending;
 
 use App\Catalogue\PageTexts;
+use App\Catalogue\ShownPage;
 use App\Catalogue\Texts;
 use App\Changes\AddressField;
 use App\Changes\History;
@@ -167,17 +168,19 @@ final class LookWork implements LongWork
         if ($answer->status === 200 && ! self::isOfFile($item)) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             $shown = PageTexts::of(
-                $url->text(),
-                $facts->title,
-                $facts->description,
-                json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-                $facts->details === null ? [] : get_object_vars($facts->details),
-                $facts->details->text->text ?? '',
-                self::introOf($changes),
+                new ShownPage(
+                    $url->text(),
+                    $facts->title,
+                    $facts->description,
+                    json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+                    $facts->details === null ? [] : get_object_vars($facts->details),
+                    $facts->details->text->text ?? '',
+                    self::introOf($changes),
+                ),
             );
         }
         if ($item->pageId !== null && $answer->status > 0) {
-            $shown = ($shown ?? PageTexts::of('', null, null, null, [], '')) +
+            $shown = ($shown ?? PageTexts::of(new ShownPage('', null, null, null, [], ''))) +
                 self::settings($url, $answer, $facts ?? null) + [
                     AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : '',
                 ];

@@ -118,11 +118,7 @@ final readonly class ShopProbe
             $remarks[] = 'It has no sitemap that could be read; the crawl follows links alone.';
         }
 
-        return $this->sight(
-            $root,
-            $url,
-            $facts,
-            $answer,
+        return $this->sight($root, $url, $facts, $answer)->told(
             $remarks,
             $pages,
             match (true) {
@@ -252,16 +248,8 @@ final readonly class ShopProbe
         return [$pages === 0 ? null : $pages, $sitemap];
     }
 
-    /** @param  list<string>  $remarks */
-    private function sight(
-        PageUrl $root,
-        PageUrl $home,
-        PageFacts $facts,
-        HttpAnswer $answer,
-        array $remarks,
-        ?int $pages,
-        ?string $obstacle,
-    ): ShopSight {
+    private function sight(PageUrl $root, PageUrl $home, PageFacts $facts, HttpAnswer $answer): ShopSight
+    {
         $details = $facts->details;
         $markets = SeenMarket::ofHome($home, $details->hreflangs ?? []);
         $tag = LanguageTag::of((string) $facts->language);
@@ -293,9 +281,6 @@ final readonly class ShopProbe
             ),
             $country,
             $markets,
-            $pages,
-            $remarks,
-            $obstacle,
         );
     }
 }

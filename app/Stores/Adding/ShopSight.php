@@ -29,4 +29,24 @@ final readonly class ShopSight
         public ?string $obstacle = null,
     ) {
     }
+
+    /**
+     * @param  list<string>  $remarks
+     * @param  ?int  $pages  in its sitemaps
+     */
+    public function told(array $remarks, ?int $pages, ?string $obstacle): self
+    {
+        return new self(
+            $this->url,
+            $this->name,
+            $this->language,
+            $this->currency,
+            $this->timezone,
+            $this->country,
+            $this->markets,
+            $pages,
+            $remarks,
+            $obstacle,
+        );
+    }
 }

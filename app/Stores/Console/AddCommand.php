@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores\Console;
 
 use App\Stores\AddStore;
+use App\Stores\StoreBasics;
 
 final class AddCommand extends StoreCommand
 {
@@ -20,10 +21,12 @@ final class AddCommand extends StoreCommand
                 (string) $this->option('name'),
                 (string) $this->option('url'),
                 is_string($slug) && $slug !== '' ? $slug : null,
-                (string) $this->option('currency'),
-                (string) $this->option('timezone'),
-                (bool) $this->option('allow-private'),
-                (string) $this->option('language'),
+                new StoreBasics(
+                    currency: (string) $this->option('currency'),
+                    timezone: (string) $this->option('timezone'),
+                    language: (string) $this->option('language'),
+                    allowPrivate: (bool) $this->option('allow-private'),
+                ),
             );
 
             return $this->answer(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Leaving;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -83,7 +84,7 @@ final readonly class ExportWork implements LongWork
                     $run->beat();
                 }
             })();
-            TableWriter::write('csv', $columns, $counted, $to);
+            TableWriter::write('csv', new TableRows($columns, $counted), $to);
             fclose($to);
             rename($disk->path("$folder/part"), $disk->path("$folder/$name.csv"));
             $done[] = $name;

@@ -134,20 +134,18 @@ final readonly class Sample
     public function lines(stdClass $list): array
     {
         $lines = [];
-        self::walk($this->data, '', null, 0, (string) ($list->items ?? ''), $lines);
+        self::walk($this->data, ['', null, 0], (string) ($list->items ?? ''), $lines);
 
         return array_slice($lines, 0, self::MOST_LINES);
     }
 
-    /** @param  list<array{depth: int, name: ?string, place: ?string, text: string, kind: string, more: int}>  $lines */
-    private static function walk(
-        mixed $value,
-        string $place,
-        ?string $name,
-        int $depth,
-        string $items,
-        array &$lines,
-    ): void {
+    /**
+     * @param  array{string, ?string, int}  $at  place and name of the value, and how deep it lies
+     * @param  list<array{depth: int, name: ?string, place: ?string, text: string, kind: string, more: int}>  $lines
+     */
+    private static function walk(mixed $value, array $at, string $items, array &$lines): void
+    {
+        [$place, $name, $depth] = $at;
         if (count($lines) > self::MOST_LINES) {
             return;
         }
@@ -180,9 +178,11 @@ final readonly class Sample
         foreach ($shown as $key => $inner) {
             self::walk(
                 $inner,
-                $place.'/'.str_replace(['~', '/'], ['~0', '~1'], (string) $key),
-                $isList ? null : (string) $key,
-                $depth + 1,
+                [
+                    $place.'/'.str_replace(['~', '/'], ['~0', '~1'], (string) $key),
+                    $isList ? null : (string) $key,
+                    $depth + 1,
+                ],
                 $items,
                 $lines,
             );

@@ -9,6 +9,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
+use App\Tend\Lists\AskedFindings;
 use App\Tend\Lists\FindingList;
 use App\Tend\Lists\FoundCause;
 use App\Tend\Lists\FoundRow;
@@ -54,13 +55,12 @@ final class FindingsApi
             return response()->json(['error' => 'Give a group or a cause.'], 422);
         }
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
-        ['rows' => $rows, 'next' => $next] = FindingList::page(
-            $store,
-            $cause,
-            $group?->types() ?? [],
-            $request->query('state') === 'left' ? FindingState::Left : FindingState::Open,
-            $after,
-        );
+        $state = $request->query('state') === 'left' ? FindingState::Left : FindingState::Open;
+        $asked =
+            $cause === null
+                ? AskedFindings::ofTypes($group?->types() ?? [], $state)
+                : AskedFindings::ofCause($cause, $state);
+        ['rows' => $rows, 'next' => $next] = FindingList::page($store, $asked, $after);
 
         return response()->json([
             'data' => array_map(

@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
+use App\Tend\Lists\AskedFindings;
 use App\Tend\Lists\FindingList;
 use App\Tend\Lists\MadeAlts;
 use App\Tend\Lists\TendState;
@@ -47,7 +48,7 @@ final class FindingsController
                 'hasBrowser' => BrowserProcess::isThere(),
             ] +
                 ($isList
-                    ? FindingList::page($store, null, $types, $show, self::after($request))
+                    ? FindingList::page($store, AskedFindings::ofTypes($types, $show), self::after($request))
                     : ['rows' => [], 'next' => null]),
         );
     }
@@ -67,7 +68,7 @@ final class FindingsController
                 'alts' => $row->kind->group() === FindingGroup::Images && $row->kind->isMendedByParts()
                         ? MadeAlts::examples($store, $cause, self::EXAMPLES)
                         : [],
-            ] + FindingList::page($store, $cause, [], $show, self::after($request)),
+            ] + FindingList::page($store, AskedFindings::ofCause($cause, $show), self::after($request)),
         );
     }
 

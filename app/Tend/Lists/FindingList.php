@@ -75,26 +75,20 @@ final class FindingList
     /**
      * The findings of a cause or of types, by worth, sixty at a time.
      *
-     * @param  list<FindingType>  $types  asked for where no cause is
      * @return array{rows: list<FoundRow>, next: ?string}
      */
-    public static function page(
-        Store $store,
-        ?int $cause,
-        array $types,
-        FindingState $state,
-        ?string $after,
-        int $size = self::PAGE,
-    ): array {
+    public static function page(Store $store, AskedFindings $asked, ?string $after, int $size = self::PAGE): array
+    {
+        $state = $asked->state;
         [$where, $values] =
-            $cause === null
+            $asked->cause === null
                 ? [
                     'f.store_id = ? AND f.state = ? AND f.type IN ('.
-                    Bulk::list(array_map(static fn (FindingType $type): int => $type->value, $types)).
+                    Bulk::list(array_map(static fn (FindingType $type): int => $type->value, $asked->types)).
                     ')',
                     [$store->id, $state->value],
                 ]
-                : ['f.cause_id = ? AND f.store_id = ? AND f.state = ?', [$cause, $store->id, $state->value]];
+                : ['f.cause_id = ? AND f.store_id = ? AND f.state = ?', [$asked->cause, $store->id, $state->value]];
         if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
             $where .= ' AND (f.worth < ? OR (f.worth = ? AND f.id < ?))';
             array_push($values, $found[1], $found[1], (int) $found[2]);
@@ -193,9 +187,7 @@ final class FindingList
             do {
                 ['rows' => $rows, 'next' => $after] = self::page(
                     $store,
-                    null,
-                    $group->types(),
-                    $state,
+                    AskedFindings::ofTypes($group->types(), $state),
                     $after,
                     self::PORTION,
                 );

@@ -25,9 +25,7 @@ final class Repairs
             do {
                 ['rows' => $rows, 'next' => $after] = FindingList::page(
                     $store,
-                    null,
-                    [$type],
-                    FindingState::Open,
+                    AskedFindings::ofTypes([$type], FindingState::Open),
                     $after,
                     self::PORTION,
                 );

@@ -7,7 +7,6 @@ namespace App\Untangle\Finding;
 use App\Platform\Bytes;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
-use App\Untangle\Deciding\Policy;
 use Orchard\Core\Duplicates\Cause;
 
 /** How many pages have one cause, and what is to be done with them; counted page by page. */
@@ -51,26 +50,20 @@ final class CauseCount
     ) {
     }
 
-    /** @param  bool  $isException  whether something else than by its cause was decided of the page */
-    public function add(
-        CauseSort $sort,
-        SeenPage $page,
-        int $tangle,
-        Policy $policy,
-        float $sureness,
-        bool $isException,
-    ): void {
+    public function add(CauseSort $sort, CountedPage $counted): void
+    {
+        [$page, $policy] = [$counted->page, $counted->policy];
         // What an address does is told by most of its kind: a variant among parameters makes a cause of variants.
         $this->sort = $this->sort === CauseSort::Parameter && $sort === CauseSort::Variant ? $sort : $this->sort;
         $this->urls++;
-        $tangle === 0 || ($this->tangles[$tangle] = true);
+        $counted->tangle === 0 || ($this->tangles[$counted->tangle] = true);
         $this->clicks += $page->clicks;
         $this->impressions += $page->impressions;
-        $this->sureness += $sureness;
+        $this->sureness += $counted->sureness;
         $toDo = $policy->means !== Means::Leave;
         $this->toDo += $toDo ? 1 : 0;
         $this->safe += $toDo && $policy->isSafe ? 1 : 0;
-        $this->exceptions += $isException || ($toDo && ! $policy->isSafe) ? 1 : 0;
+        $this->exceptions += $counted->isException || ($toDo && ! $policy->isSafe) ? 1 : 0;
         $this->actions[$policy->means->value] = ($this->actions[$policy->means->value] ?? 0) + 1;
         if ($this->example === null || $page->clicks > $this->example->clicks) {
             $this->example = $page;

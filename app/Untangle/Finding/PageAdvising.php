@@ -108,7 +108,9 @@ final class PageAdvising
                     : null,
             ),
         );
-        $this->causes->of($cause, $sort)->add($sort, $page, $tangle, $policy, $kin->sureness / 1000, $own !== null);
+        $this->causes
+            ->of($cause, $sort)
+            ->add($sort, new CountedPage($page, $tangle, $policy, $kin->sureness / 1000, $own !== null));
 
         return new PageAdvice(bin2hex($cause->digest()), $policy, $kin);
     }
@@ -129,7 +131,7 @@ final class PageAdvising
             $page->whyNot->isClosed(),
             ($this->facets()[$page->id] ?? '') === 'promoted',
         );
-        $count->add(CauseSort::Narrow, $page, 0, $policy, self::SURE_OF_NARROWING, $own !== null);
+        $count->add(CauseSort::Narrow, new CountedPage($page, 0, $policy, self::SURE_OF_NARROWING, $own !== null));
 
         return new PageAdvice(bin2hex($cause->digest()), $policy);
     }
@@ -155,7 +157,7 @@ final class PageAdvising
             $own !== null || $count->decision !== null,
         );
         $sureness = $policy->isSafe ? 1.0 : self::SURE_OF_FAULT;
-        $count->add($sort, $page, $this->tangles->of($page->id), $policy, $sureness, $own !== null);
+        $count->add($sort, new CountedPage($page, $this->tangles->of($page->id), $policy, $sureness, $own !== null));
 
         return new PageAdvice(bin2hex($cause->digest()), $policy);
     }

@@ -31,7 +31,7 @@ final class EqualTexts
     {
         $resources = [];
         $which = ['shown_digest' => '', 'draft_digest' => ''];
-        foreach (self::each($store, $digests, $which, 'o.resource_id', ' LIMIT '.self::MOST) as $row) {
+        foreach (self::each($store, $digests, $which, ['o.resource_id', '', ' LIMIT '.self::MOST]) as $row) {
             $resources[(int) $row->resource_id] = (int) $row->resource_id;
         }
 
@@ -50,9 +50,11 @@ final class EqualTexts
             $digests,
             // Where a draft is to show something, what is shown now counts no longer.
             ['shown_digest' => ' AND o.draft_shown IS NULL', 'draft_digest' => ''],
-            'o.market_id, o.field, d.digest, SUM(q.gone = 0) AS n',
-            ' GROUP BY o.market_id, o.field, d.digest',
-            ' JOIN resources q ON q.id = o.resource_id',
+            [
+                'o.market_id, o.field, d.digest, SUM(q.gone = 0) AS n',
+                ' JOIN resources q ON q.id = o.resource_id',
+                ' GROUP BY o.market_id, o.field, d.digest',
+            ],
         );
         foreach ($rows as $row) {
             $key = "{$row->market_id} {$row->field} {$row->digest}";
@@ -65,16 +67,12 @@ final class EqualTexts
     /**
      * @param  list<string>  $digests
      * @param  array<string, string>  $which  a further condition by column of the digest
+     * @param  array{string, string, string}  $asked  columns, what is joined, and what stands behind the conditions
      * @return iterable<stdClass>
      */
-    private static function each(
-        Store $store,
-        array $digests,
-        array $which,
-        string $what,
-        string $behind,
-        string $join = '',
-    ): iterable {
+    private static function each(Store $store, array $digests, array $which, array $asked): iterable
+    {
+        [$columns, $join, $behind] = $asked;
         foreach (array_chunk($digests, self::PORTION) as $portion) {
             $given = implode(
                 ' UNION ALL ',
@@ -87,7 +85,7 @@ final class EqualTexts
                 foreach (TextField::inResults() as $field) {
                     foreach ($which as $column => $where) {
                         yield from DB::select(
-                            "SELECT STRAIGHT_JOIN $what FROM ($given) d JOIN resource_texts o FORCE INDEX ($column)
+                            "SELECT STRAIGHT_JOIN $columns FROM ($given) d JOIN resource_texts o FORCE INDEX ($column)
                                 ON o.market_id = ? AND o.field = ? AND o.$column = d.digest$where$join$behind",
                             [$market->id, $field->value],
                         );

@@ -11,6 +11,7 @@ use App\Gather\Pages\PageList;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Kinds\PageKind;
+use App\Stores\StoreBasics;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -246,7 +247,7 @@ it('says plainly when the shop does not answer, or its host is not allowed', fun
         'Dead',
         'http://127.0.0.1:9',
         'dead-'.Str::lower(Str::random(8)),
-        allowPrivate: true,
+        new StoreBasics(allowPrivate: true),
     );
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))

@@ -12,6 +12,7 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
@@ -812,8 +813,10 @@ it('brings in a workbook, whose days are numbers', function (): void {
     $serial = (int) (new DateTimeImmutable('1899-12-30'))->diff(new DateTimeImmutable('2026-03-02'))->days;
     TableWriter::write(
         'xlsx',
-        ['Page', 'Date', 'Clicks', 'Impressions', 'Position'],
-        [['/a', $serial, 3, 40, 2.5], ['/b', $serial + 1, 1, 9, 4]],
+        new TableRows(
+            ['Page', 'Date', 'Clicks', 'Impressions', 'Position'],
+            [['/a', $serial, 3, 40, 2.5], ['/b', $serial + 1, 1, 9, 4]],
+        ),
         fopen($path, 'wb') ?: throw new RuntimeException(),
     );
     bringIn($store, (string) file_get_contents($path));

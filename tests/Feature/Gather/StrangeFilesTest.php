@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Files\FileSort;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
@@ -66,8 +67,7 @@ it('reads a workbook with a title, an empty row, then the names, by name as well
     $file = fopen($path, 'wb') ?: throw new RuntimeException('No file.');
     TableWriter::write(
         'xlsx',
-        ['Report of May'],
-        [[], ['Seite', 'Datum', 'Klicks', 'Impr.'], ['/a', '2026-05-01', '7', '10']],
+        new TableRows(['Report of May'], [[], ['Seite', 'Datum', 'Klicks', 'Impr.'], ['/a', '2026-05-01', '7', '10']]),
         $file,
     );
     fclose($file);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Files\FileSort;
+use App\Match\Roads\NewRoad;
 use App\Match\Roads\OwnLinks;
 use App\Match\Roads\RoadBook;
 use App\Match\Roads\RoadExport;
@@ -121,7 +122,7 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
     $store = roadStore();
     $term = roadTerm($store, 'table lamp');
     $writer = member($store, Role::Writer);
-    RoadBook::keep($store, $term, 'https://rival.example/x', new LinkStock(50, 0), null, $writer->id);
+    RoadBook::keep($store, $term, new NewRoad('https://rival.example/x', new LinkStock(50, 0), null), $writer->id);
     $weaker = array_column(WeakerTerm::all($store, $term), 'term', 'id');
     expect(array_filter($weaker, static fn (string $name): bool => str_contains($name, 'best')))->toBe([]);
     $small = roadTerm($store, 'small table lamp');

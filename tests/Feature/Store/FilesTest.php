@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Platform\Tables\FormulaGuard;
 use App\Platform\Tables\TableFile;
 use App\Platform\Tables\TableReader;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\Dialect;
@@ -19,7 +20,7 @@ function throughFile(string $format, array $columns, array $rows): array
 {
     $path = (string) tempnam(sys_get_temp_dir(), 'table');
     $file = fopen($path, 'wb');
-    TableWriter::write($format, $columns, $rows, sure($file));
+    TableWriter::write($format, new TableRows($columns, $rows), sure($file));
     fclose(sure($file));
     $read = array_values(iterator_to_array(TableReader::read($path)));
     unlink($path);
@@ -172,7 +173,7 @@ it(
     function (): void {
         $write = static function (string $format, bool $mark): string {
             $to = fopen('php://memory', 'w+b') ?: throw new RuntimeException('No memory.');
-            TableWriter::write($format, ['a', 'ü'], [['1', 'ö']], $to, $mark);
+            TableWriter::write($format, new TableRows(['a', 'ü'], [['1', 'ö']]), $to, $mark);
             rewind($to);
 
             return (string) stream_get_contents($to);

@@ -8,6 +8,7 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Tables\TableReader;
+use App\Platform\Tables\TableRows;
 use App\Write\Sheets\SheetImport;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -187,7 +188,7 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     $rows[] = [$products[1]?->url, 'description', '', 'twice', '', '', '', '', ''];
     $edited = sys_get_temp_dir().'/edited-'.uniqid().'.csv';
     $to = fopen($edited, 'wb');
-    App\Platform\Tables\TableWriter::write('csv', $rows[0], array_slice($rows, 1), sure($to));
+    App\Platform\Tables\TableWriter::write('csv', new TableRows($rows[0], array_slice($rows, 1)), sure($to));
     fclose(sure($to));
     $sheet = $import->stage($this->store, $edited, 'edited.csv', null);
     $counts = $import->counts($sheet);
