@@ -148,7 +148,7 @@ CNF
 
 write_supervisor() {
     local php="php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=768M \"$ROOT/artisan\""
-    local opcache="-d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.revalidate_freq=0 -d opcache.interned_strings_buffer=16"
+    local opcache="-d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.revalidate_freq=2 -d opcache.interned_strings_buffer=16"
     local root_flag=""
     [ "$RUN_AS" = root ] && root_flag="-R"
     program() {

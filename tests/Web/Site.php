@@ -6,6 +6,7 @@ namespace Tests\Web;
 
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
+use App\Stores\StoreBasics;
 use Illuminate\Support\Str;
 use RuntimeException;
 
@@ -115,7 +116,7 @@ final class Site
     public function store(): Store
     {
         return app(AddStore::class)
-            ->add('A site', $this->url, 'site-'.Str::lower(Str::random(10)), allowPrivate: true)
+            ->add('A site', $this->url, 'site-'.Str::lower(Str::random(10)), basics: new StoreBasics(allowPrivate: true))
             ->refresh();
     }
 
