@@ -19,6 +19,7 @@ use App\Match\Terms\Asks;
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermList;
+use App\Match\Terms\TermStep;
 use App\Match\Terms\TermSteps;
 use App\Platform\Web\Caller;
 use App\Stores\Markets;
@@ -117,9 +118,7 @@ final class PlanController
         TermSteps::take(
             $store,
             $userId,
-            "a page for “{$term->term}”",
-            [$page, ...$old],
-            [$term->key()],
+            new TermStep("a page for “{$term->term}”", [$page, ...$old], [$term->key()]),
             static function () use ($store, $term, $plan, $page, $old, $userId): void {
                 PageTerms::lead($store, array_fill_keys($old, ''), TermOrigin::Hand, $userId);
                 Sayings::say(
@@ -174,16 +173,15 @@ final class PlanController
     private function say(Store $store, MarketTerm $term, int $userId, array $what): void
     {
         $pages = self::planned($store, $term);
-        TermSteps::take($store, $userId, "a page for “{$term->term}”", $pages, [$term->key()], static function () use (
+        TermSteps::take(
             $store,
-            $term,
             $userId,
-            $what,
-            $pages,
-        ): void {
-            PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
-            Sayings::say($store, [$term->key()], $what, $userId);
-        });
+            new TermStep("a page for “{$term->term}”", $pages, [$term->key()]),
+            static function () use ($store, $term, $userId, $what, $pages): void {
+                PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
+                Sayings::say($store, [$term->key()], $what, $userId);
+            },
+        );
     }
 
     /** @return list<int> the page that is planned for a term; none or one */

@@ -12,9 +12,11 @@ use App\Match\Screens\TermScreen;
 use App\Match\Terms\Asks;
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
+use App\Match\Terms\PickedTerms;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
+use App\Match\Terms\TermStep;
 use App\Match\Terms\TermSteps;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Typed;
@@ -64,21 +66,13 @@ final class TermController
         abort_if($terms === [], 404);
         $userId = Caller::id($request);
         $do = (string) $request->string('do');
-        $many = count($terms) === 1 ? "“{$terms[0]->term}”" : Forms::number(count($terms)).' terms';
-        $led = array_values(
-            array_unique(
-                array_map(
-                    static fn (MarketTerm $term): int => (int) $term->leadPage,
-                    array_filter($terms, static fn (MarketTerm $term): bool => $term->leadPage !== null),
-                ),
-            ),
-        );
+        $picked = new PickedTerms($terms);
 
         return match ($do) {
-            'lock', 'unlock' => $this->lock($store, $terms, $led, $do === 'lock', $userId, $many),
+            'lock', 'unlock' => $this->lock($store, $picked, $do === 'lock', $userId),
             'give' => $this->giveTo($request, $store, $terms[0], $userId),
-            'say' => $this->say($request, $store, $terms, $userId, $many),
-            default => $this->mark($store, $terms, $do, $userId, $many),
+            'say' => $this->say($request, $store, $picked, $userId),
+            default => $this->mark($store, $picked, $do, $userId),
         };
     }
 
@@ -109,29 +103,18 @@ final class TermController
         return $this->turn($request, $store, false);
     }
 
-    /**
-     * @param  list<MarketTerm>  $terms
-     * @param  list<int>  $pages
-     */
-    private function lock(
-        Store $store,
-        array $terms,
-        array $pages,
-        bool $isLock,
-        int $userId,
-        string $many,
-    ): RedirectResponse {
+    private function lock(Store $store, PickedTerms $terms, bool $isLock, int $userId): RedirectResponse
+    {
+        [$pages, $many] = [$terms->ledPages(), $terms->words()];
         TermSteps::take(
             $store,
             $userId,
-            ($isLock ? 'locking ' : 'unlocking ').$many,
-            $pages,
-            MarketTerm::keys($terms),
+            new TermStep(($isLock ? 'locking ' : 'unlocking ').$many, $pages, $terms->keys()),
             static function () use ($store, $pages, $isLock, $userId): void {
                 PageTerms::claim($store, $pages, $isLock ? TermOrigin::Hand : TermOrigin::Proposed, $userId);
             },
         );
-        $none = count($terms) - count($pages);
+        $none = count($terms->all) - count($pages);
 
         return back()->with(
             'done',
@@ -157,9 +140,9 @@ final class TermController
             : back()->with('done', Giving::of($store, $term, $page, $userId));
     }
 
-    /** @param  list<MarketTerm>  $terms */
-    private function mark(Store $store, array $terms, string $do, int $userId, string $many): RedirectResponse
+    private function mark(Store $store, PickedTerms $terms, string $do, int $userId): RedirectResponse
     {
+        $many = $terms->words();
         [$column, $value, $words] = match ($do) {
             'leave-out' => ['excluded', 1, 'left out; no page goes for it'],
             'take-in' => ['excluded', 0, 'among the terms again'],
@@ -167,19 +150,8 @@ final class TermController
             default => ['tracked', 0, 'tracked no longer'],
         };
         // What is left out leads no page, unless somebody said so.
-        $free =
-            $do === 'leave-out'
-                ? array_values(
-                    array_map(
-                        static fn (MarketTerm $term): int => (int) $term->leadPage,
-                        array_filter(
-                            $terms,
-                            static fn (MarketTerm $term): bool => $term->leadPage !== null && ! $term->locked,
-                        ),
-                    ),
-                )
-                : [];
-        TermSteps::take($store, $userId, "$many $words", $free, MarketTerm::keys($terms), static function () use (
+        $free = $do === 'leave-out' ? $terms->freePages() : [];
+        TermSteps::take($store, $userId, new TermStep("$many $words", $free, $terms->keys()), static function () use (
             $store,
             $terms,
             $column,
@@ -187,7 +159,7 @@ final class TermController
             $free,
             $userId,
         ): void {
-            Sayings::say($store, MarketTerm::keys($terms), [$column => $value], $userId);
+            Sayings::say($store, $terms->keys(), [$column => $value], $userId);
             $free === [] || PageTerms::lead($store, array_fill_keys($free, ''), TermOrigin::Hand, $userId);
         });
 
@@ -196,9 +168,9 @@ final class TermController
         return back()->with('done', ucfirst($many).": $words.");
     }
 
-    /** @param  list<MarketTerm>  $terms */
-    private function say(Request $request, Store $store, array $terms, int $userId, string $many): RedirectResponse
+    private function say(Request $request, Store $store, PickedTerms $terms, int $userId): RedirectResponse
     {
+        $many = $terms->words();
         $what = [];
         $asked = AskedFor::tryFrom((string) $request->string('asked'));
         $asked === null || ($what['asked'] = Asks::number($asked));
@@ -211,10 +183,8 @@ final class TermController
             TermSteps::take(
                 $store,
                 $userId,
-                $many,
-                [],
-                MarketTerm::keys($terms),
-                static fn () => Sayings::say($store, MarketTerm::keys($terms), $what, $userId),
+                new TermStep($many, [], $terms->keys()),
+                static fn () => Sayings::say($store, $terms->keys(), $what, $userId),
             );
 
         return back()->with('done', $what === [] ? 'Nothing was said.' : ucfirst($many).': kept.');

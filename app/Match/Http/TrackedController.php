@@ -9,6 +9,7 @@ use App\Inventory\PageAddress;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermKey;
+use App\Match\Terms\TermStep;
 use App\Match\Terms\TermSteps;
 use App\Match\Tracking\Trackable;
 use App\Match\Tracking\TrackedFilter;
@@ -106,7 +107,7 @@ final class TrackedController
         $userId = Caller::id($request);
         $tags = Sayings::tags((string) $request->string('tags'));
         $many = count($picked) === 1 ? "“{$picked[0]->term}”" : Forms::number(count($picked)).' terms';
-        TermSteps::take($store, $userId, "tracking $many", [], $picked, static function () use (
+        TermSteps::take($store, $userId, new TermStep("tracking $many", [], $picked), static function () use (
             $store,
             $picked,
             $tags,

@@ -8,6 +8,7 @@ use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
+use App\Match\Terms\TermStep;
 use App\Match\Terms\TermSteps;
 use App\Platform\Typed;
 use App\Platform\Web\Forms;
@@ -39,15 +40,16 @@ final class Giving
         $isProposed = self::hasProposals($store);
         $touched = array_keys($leads);
         $moved = [];
-        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [$term->key()], static function () use (
+        TermSteps::take(
             $store,
-            $leads,
             $userId,
-        ): void {
-            foreach ($leads as $one => $lead) {
-                PageTerms::lead($store, [$one => $lead], TermOrigin::Hand, $userId);
-            }
-        });
+            new TermStep("“{$term->term}”", $touched, [$term->key()]),
+            static function () use ($store, $leads, $userId): void {
+                foreach ($leads as $one => $lead) {
+                    PageTerms::lead($store, [$one => $lead], TermOrigin::Hand, $userId);
+                }
+            },
+        );
         if ($isProposed) {
             $told = (new Solving($store, $market))->solve(withSupports: false);
             SuggestWork::keep($market, $told);

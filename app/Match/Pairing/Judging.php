@@ -168,7 +168,7 @@ final class Judging
             $row->volume === null
                 ? (self::demand($seen) / max(1.0, $this->weeks)) * 4.35
                 : max(1.0, (float) $row->volume);
-        $all = max(1, array_sum(array_column($seen, 1)));
+        $term = new JudgedTerm($normal, $searches, $difficulty, $seen, $asked, $said);
         $pages =
             array_slice($seen, 0, self::BY_ROWS, preserve_keys: true) +
             $this->pages->words->candidates($this->pages->products->telling($normal), self::BY_WORDS);
@@ -177,7 +177,7 @@ final class Judging
             if (! isset($this->pages->kinds[$page])) {
                 continue;
             }
-            $pair = $this->pair($page, $normal, $searches, $difficulty, $seen, $all, $asked, $said);
+            $pair = $this->pair($page, $term);
             $pair === null ||
                 ($pairs[$page] = [$this->store->id, $this->market->id, (int) $row->id, $page, $run, ...$pair]);
         }
@@ -233,42 +233,31 @@ final class Judging
         return (PairWorth::of($facts, $this->reach)->money * 4) / 4.35;
     }
 
-    /**
-     * @param  array<int, array{int, int, int}>  $rows  clicks, impressions and places by page that is seen for the term
-     * @return ?list<int|float> what is kept of a pair; null where the page is no candidate
-     */
-    private function pair(
-        int $page,
-        string $normal,
-        float $searches,
-        ?float $difficulty,
-        array $rows,
-        int $all,
-        Asked $asked,
-        ?AskedFor $said,
-    ): ?array {
-        $seen = $rows[$page] ?? null;
-        $relevance = $this->pages->words->relevance($page, $this->pages->products->telling($normal));
+    /** @return ?list<int|float> what is kept of a pair; null where the page is no candidate */
+    private function pair(int $page, JudgedTerm $term): ?array
+    {
+        $seen = $term->seen[$page] ?? null;
+        $relevance = $this->pages->words->relevance($page, $this->pages->products->telling($term->normal));
         if ($seen === null && $relevance < self::LEAST) {
             return null;
         }
         $kind = $this->pages->kinds[$page];
         $products = $this->pages->productsOf($page);
-        $fit = $this->pages->products->fit($normal, $products);
+        $fit = $this->pages->products->fit($term->normal, $products);
         $weight = $kind === PageKind::Collection || $kind === PageKind::Product ? $fit->weight() : 1.0;
         $this->pages->isSoldOut($page) && ($weight *= 0.3);
-        $answers = self::answers($kind, $asked, $said);
+        $answers = self::answers($kind, $term->asked, $term->said);
         $position = $seen === null || $seen[1] === 0 ? null : $seen[2] / $seen[1] / 1000;
         $worth = PairWorth::of(
             new PairFacts(
-                $searches,
-                $difficulty,
+                $term->searches,
+                $term->difficulty,
                 $relevance,
                 $answers,
                 $weight,
                 $position === null ? null : max(1.0, $position),
-                self::bestPlace($rows, $page),
-                $seen === null ? 0.0 : $seen[1] / $all,
+                self::bestPlace($term->seen, $page),
+                $seen === null ? 0.0 : $seen[1] / $term->impressions(),
                 $this->pages->clickValue($page, $answers),
             ),
             $this->reach,

@@ -185,9 +185,11 @@ final class Dictionary
                         $market,
                         (string) $row->phrase,
                         self::RESEARCH,
-                        $row->volume === null ? null : (int) $row->volume,
-                        $row->difficulty === null ? null : (float) $row->difficulty,
-                        (string) $row->holders,
+                        new FormNumbers(
+                            $row->volume === null ? null : (int) $row->volume,
+                            $row->difficulty === null ? null : (float) $row->difficulty,
+                            (string) $row->holders,
+                        ),
                     );
                 }
                 $after = (string) $row->mark;
@@ -274,9 +276,7 @@ final class Dictionary
                     $market,
                     $part->texts[$query],
                     self::SEARCHED,
-                    clicks: $clicks,
-                    impressions: $impressions,
-                    places: $places,
+                    new FormNumbers(clicks: $clicks, impressions: $impressions, places: $places),
                 );
                 if ($form === null) {
                     continue;
@@ -300,17 +300,8 @@ final class Dictionary
     }
 
     /** @return ?list<int|float|string|Bytes|null> null where nothing is left of the phrase */
-    private function form(
-        int $market,
-        string $phrase,
-        int $origin,
-        ?int $volume = null,
-        ?float $difficulty = null,
-        string $results = '',
-        int $clicks = 0,
-        int $impressions = 0,
-        int $places = 0,
-    ): ?array {
+    private function form(int $market, string $phrase, int $origin, FormNumbers $told = new FormNumbers()): ?array
+    {
         $normal = TermForm::normal($phrase);
 
         return $normal === ''
@@ -322,12 +313,12 @@ final class Dictionary
                 new Bytes(self::digest($this->keys[$market]->of($normal))),
                 new Bytes(md5($normal, true)),
                 $normal,
-                $volume,
-                $difficulty,
-                mb_substr($results, 0, 190),
-                $clicks,
-                $impressions,
-                $places,
+                $told->volume,
+                $told->difficulty,
+                mb_substr($told->results, 0, 190),
+                $told->clicks,
+                $told->impressions,
+                $told->places,
                 $origin,
             ];
     }

@@ -33,16 +33,14 @@ final class TermSteps
     /**
      * Does something as a step.
      *
-     * @param  list<int>  $pages  whose lead terms it may change
-     * @param  list<TermKey>  $terms  of which it may say something
      * @param  Closure(): void  $do
      */
-    public static function take(Store $store, int $userId, string $label, array $pages, array $terms, Closure $do): void
+    public static function take(Store $store, int $userId, TermStep $step, Closure $do): void
     {
-        DB::transaction(static function () use ($store, $userId, $label, $pages, $terms, $do): void {
-            $before = self::state($store, $pages, $terms);
+        DB::transaction(static function () use ($store, $userId, $step, $do): void {
+            $before = self::state($store, $step->pages, $step->terms);
             $do();
-            $after = self::state($store, $pages, $terms);
+            $after = self::state($store, $step->pages, $step->terms);
             if ($before === $after) {
                 return;
             }
@@ -54,7 +52,7 @@ final class TermSteps
             DB::table('match_steps')->insert([
                 'store_id' => $store->id,
                 'user_id' => $userId,
-                'label' => mb_substr($label, 0, 120),
+                'label' => mb_substr($step->label, 0, 120),
                 'state' => self::DONE,
                 'before_json' => json_encode($before, JSON_THROW_ON_ERROR),
                 'after_json' => json_encode($after, JSON_THROW_ON_ERROR),

@@ -7,6 +7,7 @@ namespace App\Tend\Maps;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\SitemapEntry;
@@ -25,14 +26,23 @@ final class MapFiles
 
     private ?string $changed = null;
 
-    /** @param  string  $stem  of the files' names */
+    /**
+     * @param  non-empty-list<PageKind>  $kinds  of their pages; they are called after the first
+     * @param  string  $stem  of the files' names
+     */
     public function __construct(
         private readonly WorkRun $run,
-        private readonly Market $market,
-        private readonly int $kind,
+        public readonly Market $market,
+        public readonly array $kinds,
         private readonly string $stem,
     ) {
         $this->writer = new SitemapWriter();
+    }
+
+    /** The work that writes them goes on. */
+    public function beat(): void
+    {
+        $this->run->beat();
     }
 
     /** @param  ?bool  $isIndexed  null where nothing tells it */
@@ -65,7 +75,7 @@ final class MapFiles
             $this->market->store_id,
             "$this->stem-$this->files",
             $this->market->id,
-            $this->kind,
+            $this->kinds[0]->value,
             $this->writer->entries(),
             $this->told,
             $this->listed,

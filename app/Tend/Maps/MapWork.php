@@ -78,7 +78,11 @@ final class MapWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $this->make($store, $market, $name, count($markets) > 1, $days, $run);
+            $stem =
+                count($markets) > 1
+                    ? 'sitemap-'.strtolower($market->country)."-{$market->id}-$name"
+                    : "sitemap-$name";
+            $this->make($store, new MapFiles($run, $market, self::FILES[$name], $stem), $days);
             $run->beat(['done' => ++$done, 'phase' => $name], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
@@ -90,12 +94,9 @@ final class MapWork implements LongWork
     }
 
     /** @param  array<int, string>  $days  of crawls */
-    private function make(Store $store, Market $market, string $name, bool $isOne, array $days, WorkRun $run): void
+    private function make(Store $store, MapFiles $files, array $days): void
     {
-        $kinds = self::FILES[$name];
-        $list = Bulk::list(array_map(static fn (PageKind $kind): int => $kind->value, $kinds));
-        $stem = $isOne ? 'sitemap-'.strtolower($market->country)."-{$market->id}-$name" : "sitemap-$name";
-        $files = new MapFiles($run, $market, $kinds[0]->value, $stem);
+        $list = Bulk::list(array_map(static fn (PageKind $kind): int => $kind->value, $files->kinds));
         $hasHints = $store->options()->sitemapHints === 1;
         $today = $store->today();
         $decisive = AddressField::LAST_DECISIVE;
@@ -115,7 +116,7 @@ final class MapWork implements LongWork
                     AND NOT EXISTS (SELECT 1 FROM address_changes a WHERE a.store_id = t.store_id
                     AND a.page_id = t.page_id AND a.field <= $decisive AND a.state IN ('ready', 'sending'))
                     AND t.page_id > ? ORDER BY t.page_id LIMIT ".self::PORTION,
-                [$store->id, $store->id, $market->id, $after],
+                [$store->id, $store->id, $files->market->id, $after],
             );
             if ($rows === []) {
                 $files->close();
@@ -137,7 +138,7 @@ final class MapWork implements LongWork
                     $row->is_listed === null ? null : (int) $row->is_listed === 1,
                 );
             }
-            $run->beat();
+            $files->beat();
         }
     }
 

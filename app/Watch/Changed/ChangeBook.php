@@ -44,12 +44,14 @@ final readonly class ChangeBook
             if ($name !== null && $name->undoOf === null && $isNew) {
                 $this->keep(
                     $store,
-                    ChangeSource::Release,
-                    $release,
-                    0,
-                    $name->name,
+                    new KeptChange(
+                        ChangeSource::Release,
+                        $release,
+                        0,
+                        $name->name,
+                        $row === null ? null : (int) $row->id,
+                    ),
                     LiveChanges::ofRelease($store, $release),
-                    $row === null ? null : (int) $row->id,
                 );
             }
         }
@@ -76,10 +78,13 @@ final readonly class ChangeBook
             );
             $this->keep(
                 $store,
-                ChangeSource::Trial,
-                (int) $group->id,
-                (int) $group->number,
-                "$group->name: $group->wording",
+                new KeptChange(
+                    ChangeSource::Trial,
+                    (int) $group->id,
+                    (int) $group->number,
+                    "$group->name: $group->wording",
+                    $group->known === null ? null : (int) $group->known,
+                ),
                 array_map(
                     static fn (int $page): LiveChange => new LiveChange(
                         $page,
@@ -93,7 +98,6 @@ final readonly class ChangeBook
                     ),
                     Bulk::ids($pages, 'page_id'),
                 ),
-                $group->known === null ? null : (int) $group->known,
             );
         }
     }
@@ -112,15 +116,9 @@ final readonly class ChangeBook
     }
 
     /** @param  list<LiveChange>  $changes */
-    private function keep(
-        Store $store,
-        ChangeSource $source,
-        int $sourceId,
-        int $part,
-        string $name,
-        array $changes,
-        ?int $known,
-    ): void {
+    private function keep(Store $store, KeptChange $kept, array $changes): void
+    {
+        $known = $kept->known;
         if ($changes === []) {
             return;
         }
@@ -130,7 +128,7 @@ final readonly class ChangeBook
         $days = array_map(static fn (LiveChange $one): string => (string) $day($one->liveAt), $changes);
         sort($days);
         $row = [
-            'name' => mb_substr($name, 0, 160),
+            'name' => mb_substr($kept->name, 0, 160),
             'first_day' => $days[0],
             'day' => $days[(int) ceil(0.9 * count($days)) - 1],
             'pages' => count($changes),
@@ -147,9 +145,9 @@ final readonly class ChangeBook
             $known = DB::table('watch_changes')->insertGetId(
                 $row + [
                     'store_id' => $store->id,
-                    'source' => $source->value,
-                    'source_id' => $sourceId,
-                    'part' => $part,
+                    'source' => $kept->source->value,
+                    'source_id' => $kept->sourceId,
+                    'part' => $kept->part,
                     'created_at' => now(),
                 ],
             );
@@ -176,7 +174,7 @@ final readonly class ChangeBook
             'ON DUPLICATE KEY UPDATE live_on = VALUES(live_on), undone_on = VALUES(undone_on), fields = VALUES(fields),
                 origin = VALUES(origin), recipe_id = VALUES(recipe_id)',
         );
-        $source === ChangeSource::Release && Promises::take($store, $known, $sourceId);
+        $kept->source === ChangeSource::Release && Promises::take($store, $known, $kept->sourceId);
     }
 
     /** Texts are bits already, up to 128; fields of addresses stand above them. */

@@ -30,20 +30,14 @@ final class Marks
     private const HEADS = ['url', 'page', 'address', 'landing page', 'landing_page', 'link', 'seite', 'adresse'];
 
     /**
-     * @param  list<string>  $addresses  of pages, each as somebody has it
      * @return array{change: int, pages: int, unknown: list<string>} addresses that are no page of the store
      *
      * @throws InvalidArgumentException with a sentence for people
      */
-    public static function add(
-        Store $store,
-        string $name,
-        string $day,
-        array $addresses,
-        ?int $userId,
-        ?string $note = null,
-    ): array {
-        $name = mb_substr(trim($name), 0, 160);
+    public static function add(Store $store, NewMark $mark, ?int $userId): array
+    {
+        [$day, $note] = [$mark->day, $mark->note];
+        $name = mb_substr(trim($mark->name), 0, 160);
         $date = DateTimeImmutable::createFromFormat('!Y-m-d', $day);
         if ($name === '' || $date === false || $date->format('Y-m-d') !== $day) {
             throw new InvalidArgumentException('A change has a name, and a date such as 2026-10-19.');
@@ -52,7 +46,7 @@ final class Marks
         if ($day > $store->today() || $day < $oldest) {
             throw new InvalidArgumentException('The date is within the last two years, and not ahead.');
         }
-        $addresses = array_values(array_unique(array_filter(array_map(trim(...), $addresses))));
+        $addresses = array_values(array_unique(array_filter(array_map(trim(...), $mark->addresses))));
         if (count($addresses) > self::MOST_PAGES) {
             throw new InvalidArgumentException('A change has at most '.number_format(self::MOST_PAGES).' pages.');
         }

@@ -6,6 +6,7 @@ namespace App\Watch\Console;
 
 use App\Stores\Console\StoreCommand;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Http\MarkController;
 use InvalidArgumentException;
 
@@ -27,11 +28,8 @@ final class MarkCommand extends StoreCommand
             }
             $told = Marks::add(
                 $store,
-                $given('name'),
-                $given('date'),
-                $this->addresses($given('pages')),
+                new NewMark($given('name'), $given('date'), $this->addresses($given('pages')), $given('note')),
                 null,
-                $given('note'),
             );
 
             return $this->answer($told, MarkController::words($told));

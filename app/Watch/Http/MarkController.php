@@ -7,6 +7,7 @@ namespace App\Watch\Http;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Judging\Judgings;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -42,11 +43,13 @@ final class MarkController
             $file instanceof UploadedFile && ($pages = [...$pages, ...Marks::ofFile((string) $file->getRealPath())]);
             $told = Marks::add(
                 $store,
-                (string) $given['name'],
-                (string) $given['day'],
-                array_values($pages),
+                new NewMark(
+                    (string) $given['name'],
+                    (string) $given['day'],
+                    array_values($pages),
+                    is_string($given['note'] ?? null) ? $given['note'] : null,
+                ),
                 $user,
-                is_string($given['note'] ?? null) ? $given['note'] : null,
             );
         } catch (InvalidArgumentException|RuntimeException $problem) {
             return back()

@@ -110,11 +110,9 @@ final readonly class ChangeJudge
             $groups->pages($counting, $rows),
             (new WeekByWeek($this->counts, $this->newest))->of($weeks, $judge, $counting, $watched($alone)),
             count($alone),
-            (new OrderSums($this->told, $this->newest))->judge(
+            (new OrderSums(new MarketWeeks($this->told, $markets, $this->newest), $sums))->judge(
                 $judge,
                 $weeks,
-                $markets,
-                $sums,
                 self::usable($watched($alone)),
                 $counting,
             ),
@@ -143,7 +141,12 @@ final readonly class ChangeJudge
     /** @param  list<int>  $markets */
     private function weeks(Change $change, array $markets, Fetched $fetched, bool $isThin): JudgedWeeks
     {
-        return JudgedWeeks::of($this->told, $markets, $this->newest, $change->firstDay, $fetched->day, $isThin);
+        return JudgedWeeks::of(
+            new MarketWeeks($this->told, $markets, $this->newest),
+            $change->firstDay,
+            $fetched->day,
+            $isThin,
+        );
     }
 
     /** @return array{string, string} moments (UTC) between which nobody else may change a page */

@@ -6,7 +6,6 @@ namespace App\Watch\Judging;
 
 use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
-use App\Facts\ToldWeeks;
 use DateTimeImmutable;
 
 /**
@@ -44,30 +43,14 @@ final readonly class JudgedWeeks
     }
 
     /**
-     * @param  list<int>  $markets  of its pages
-     * @param  string  $newest  Monday of the newest week that is told
+     * @param  MarketWeeks  $told  of the markets of its pages
      * @param  string  $firstDay  on which the first page was changed
      * @param  string  $fetchedOn  day by which its pages were fetched again
      */
-    public static function of(
-        ToldWeeks $told,
-        array $markets,
-        string $newest,
-        string $firstDay,
-        string $fetchedOn,
-        bool $isThin,
-    ): self {
-        $last = new DateTimeImmutable($newest);
-        $isTold = static function (DateTimeImmutable $monday) use ($told, $markets, $last): bool {
-            $back = intdiv((int) $monday->diff($last)->format('%r%a'), 7);
-            foreach ($back < 0 ? [] : $markets as $market) {
-                if ($told->daysIn($market, ToldBy::Pages, $back) < 7) {
-                    return false;
-                }
-            }
-
-            return $back >= 0;
-        };
+    public static function of(MarketWeeks $told, string $firstDay, string $fetchedOn, bool $isThin): self
+    {
+        $last = $told->last();
+        $isTold = static fn (DateTimeImmutable $monday): bool => $told->isTold($monday, ToldBy::Pages);
         $week = new DateTimeImmutable(PageWeeks::weekOf($firstDay));
         $oldest = $last->modify('-103 weeks');
         $spans = [];

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Judging;
 
-use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
-use App\Facts\ToldWeeks;
 use DateTimeImmutable;
 use InvalidArgumentException;
 use Orchard\Core\Outcome\Judge;
@@ -18,32 +16,24 @@ use Orchard\Core\Outcome\WatchedPage;
 /** What a change did to orders, by the weeks in which sales are told; clicks by themselves buy nothing. */
 final readonly class OrderSums
 {
-    /** @param  string  $newest  Monday of the newest week */
-    public function __construct(private ToldWeeks $told, private string $newest)
+    /** @param  array<int, list<PageSums>>  $sums  by page: of each span, then afterwards */
+    public function __construct(private MarketWeeks $told, private array $sums)
     {
     }
 
     /**
-     * @param  list<int>  $markets
-     * @param  array<int, list<PageSums>>  $sums  by page: of each span, then afterwards
      * @param  list<WatchedPage>  $alone
      * @param  list<WatchedPage>  $changed
      * @return ?Outcome in orders; null where sales are not told, or are too few
      */
-    public function judge(
-        Judge $judge,
-        JudgedWeeks $weeks,
-        array $markets,
-        array $sums,
-        array $alone,
-        array $changed,
-    ): ?Outcome {
-        $spans = array_keys(array_filter($weeks->spans, fn (array $span): bool => $this->isTold($span, $markets)));
-        if ($spans === [] || ! $this->isTold($weeks->after, $markets)) {
+    public function judge(Judge $judge, JudgedWeeks $weeks, array $alone, array $changed): ?Outcome
+    {
+        $spans = array_keys(array_filter($weeks->spans, $this->isTold(...)));
+        if ($spans === [] || ! $this->isTold($weeks->after)) {
             return null;
         }
-        $of = static function (WatchedPage $page) use ($judge, $sums, $spans): OrderedPage {
-            $all = $sums[$page->id];
+        $of = function (WatchedPage $page) use ($judge, $spans): OrderedPage {
+            $all = $this->sums[$page->id];
             $past = array_intersect_key($all, array_flip($spans));
 
             return new OrderedPage(
@@ -70,19 +60,12 @@ final readonly class OrderSums
         return $outcome->expected >= OrdersJudge::LEAST_EXPECTED ? $outcome : null;
     }
 
-    /**
-     * @param  list<string>  $weeks  Mondays
-     * @param  list<int>  $markets
-     */
-    private function isTold(array $weeks, array $markets): bool
+    /** @param  list<string>  $weeks  Mondays */
+    private function isTold(array $weeks): bool
     {
-        $last = new DateTimeImmutable(PageWeeks::weekOf($this->newest));
         foreach ($weeks as $week) {
-            $back = intdiv((int) (new DateTimeImmutable($week))->diff($last)->format('%r%a'), 7);
-            foreach ($markets as $market) {
-                if ($back < 0 || $this->told->daysIn($market, ToldBy::Sales, $back) < 7) {
-                    return false;
-                }
+            if (! $this->told->isTold(new DateTimeImmutable($week), ToldBy::Sales)) {
+                return false;
             }
         }
 

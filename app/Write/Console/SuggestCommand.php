@@ -7,6 +7,7 @@ namespace App\Write\Console;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Write\Suggestions\Briefs;
+use App\Write\Suggestions\NewWish;
 use App\Write\Suggestions\Sources;
 use App\Write\Suggestions\Wish;
 use App\Write\Suggestions\Wishes;
@@ -69,7 +70,7 @@ final class SuggestCommand extends StoreCommand
                         " pages: about {$foreseen['in']} tokens sent and {$foreseen['out']} back, $cost.",
                 );
             }
-            $begun = $wishes->begin($store, $wish, $source, $resources, 'by command', null);
+            $begun = $wishes->begin($store, new NewWish($wish, $source, $resources, 'by command'), null);
             $ended = $this->option('wait') ? $desk->workToEnd($begun['work']) : 'begun';
             if ($ended !== 'done' && $ended !== 'begun') {
                 $problem = DB::table('work')->where('id', $begun['work'])->value('problem');

@@ -9,6 +9,7 @@ use App\Platform\Tables\TableWriter;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
+use App\Write\Sheets\ClashAnswer;
 use App\Write\Sheets\SheetImport;
 use App\Write\Sheets\SheetScreen;
 use App\Write\Sheets\TextExport;
@@ -124,10 +125,7 @@ final class SheetController
         $user = $request->user();
         $problem = $import->settle(
             $store,
-            $sheet,
-            $place,
-            $given['keep'] === 'mine',
-            (int) $given['revision'],
+            new ClashAnswer($sheet, $place, $given['keep'] === 'mine', (int) $given['revision']),
             $user->id,
         );
 

@@ -11,6 +11,7 @@ use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use App\Write\Suggestions\AskedWish;
 use App\Write\Suggestions\Briefs;
+use App\Write\Suggestions\NewWish;
 use App\Write\Suggestions\Source;
 use App\Write\Suggestions\Sources;
 use App\Write\Suggestions\Taking;
@@ -79,7 +80,11 @@ final class SuggestController
         /** @var User $user */
         $user = $request->user();
         try {
-            $begun = $this->wishes->begin($store, $this->wish($request, []), $source, $resources, $scope, $user->id);
+            $begun = $this->wishes->begin(
+                $store,
+                new NewWish($this->wish($request, []), $source, $resources, $scope),
+                $user->id,
+            );
         } catch (InvalidArgumentException $wrong) {
             return response()->view(
                 'write.suggest',

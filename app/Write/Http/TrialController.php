@@ -14,6 +14,7 @@ use App\Write\Desk\DeskList;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Trials\TrialPlan;
 use App\Write\Trials\TrialScreen;
+use App\Write\Trials\TrialWish;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -60,14 +61,16 @@ final class TrialController
         try {
             $made = $plan->plan(
                 $store,
-                $given['name'],
-                $recipes,
-                $withNow,
-                $list === null
-                    ? null
-                    : app(DeskList::class)->ids($store, DeskFilter::of(['selection' => (string) $list->id])),
-                (int) $given['weeks'],
-                random_int(1, 2_000_000_000),
+                new TrialWish(
+                    $given['name'],
+                    $recipes,
+                    $withNow,
+                    $list === null
+                        ? null
+                        : app(DeskList::class)->ids($store, DeskFilter::of(['selection' => (string) $list->id])),
+                    (int) $given['weeks'],
+                    random_int(1, 2_000_000_000),
+                ),
                 self::user($request)->id,
             );
         } catch (InvalidArgumentException $wrong) {

@@ -97,8 +97,9 @@ final readonly class SheetImport
     }
 
     /** @return ?string why not; null where it is settled */
-    public function settle(Store $store, int $sheet, int $place, bool $mine, int $revision, ?int $userId): ?string
+    public function settle(Store $store, ClashAnswer $answer, ?int $userId): ?string
     {
+        [$sheet, $place] = [$answer->sheet, $answer->place];
         $row = DB::table('write_sheet_rows')
             ->where('sheet_id', $sheet)
             ->where('place', $place)
@@ -107,14 +108,14 @@ final readonly class SheetImport
         if ($row === null) {
             return 'This row has already been settled.';
         }
-        if ($mine) {
+        if ($answer->isSheets) {
             $outcome = $this->drafts->save(
                 $store,
                 new TextEdit(
                     (int) $row->resource_id,
                     TextField::from((int) $row->field),
                     (string) $row->text,
-                    $revision,
+                    $answer->revision,
                 ),
                 new Author(Origin::Import, $userId),
             );
@@ -125,7 +126,10 @@ final readonly class SheetImport
         DB::table('write_sheet_rows')
             ->where('sheet_id', $sheet)
             ->where('place', $place)
-            ->update(['outcome' => $mine ? 'done' : 'same', 'note' => $mine ? '' : 'What stood there was kept.']);
+            ->update([
+                'outcome' => $answer->isSheets ? 'done' : 'same',
+                'note' => $answer->isSheets ? '' : 'What stood there was kept.',
+            ]);
 
         return null;
     }

@@ -63,21 +63,14 @@ final class Wishes
     }
 
     /**
-     * @param  list<int>  $resources
-     * @param  string  $scope  which pages they are, in words
      * @return array{wish: int, work: int}
      *
      * @throws InvalidArgumentException where there are no pages, or more than one wish may have
      */
-    public function begin(
-        Store $store,
-        Wish $wish,
-        Source $source,
-        array $resources,
-        string $scope,
-        ?int $userId,
-    ): array {
-        $resources = self::known($store, $resources);
+    public function begin(Store $store, NewWish $asked, ?int $userId): array
+    {
+        [$wish, $source, $scope] = [$asked->wish, $asked->source, $asked->scope];
+        $resources = self::known($store, $asked->resources);
         if ($resources === []) {
             throw new InvalidArgumentException('No pages are chosen that texts could be suggested for.');
         }

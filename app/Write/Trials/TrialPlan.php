@@ -11,7 +11,6 @@ use App\Changes\Trials\NewTrial;
 use App\Changes\Trials\Trials;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
-use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\Recipes\RecipePage;
@@ -42,24 +41,13 @@ final class TrialPlan
     }
 
     /**
-     * @param  list<StoredRecipe>  $recipes  of one field and kind, each a wording
-     * @param  bool  $withNow  whether one group keeps what it shows
-     * @param  ?list<int>  $only  resources; null for all of the kind
-     * @param  int  $weeks  2 to 26
      * @return array{trial: int, pages: int, left: int} left: pages that could not take part
      *
      * @throws InvalidArgumentException with a sentence for people
      */
-    public function plan(
-        Store $store,
-        string $name,
-        array $recipes,
-        bool $withNow,
-        ?array $only,
-        int $weeks,
-        int $seed,
-        ?int $userId,
-    ): array {
+    public function plan(Store $store, TrialWish $wish, ?int $userId): array
+    {
+        [$recipes, $withNow] = [$wish->recipes, $wish->withNow];
         $first = $recipes[0] ?? throw new InvalidArgumentException('A trial compares recipes; make them first.');
         foreach ($recipes as $recipe) {
             if ($recipe->field !== $first->field || $recipe->pages->kind !== $first->pages->kind) {
@@ -67,7 +55,7 @@ final class TrialPlan
             }
         }
         $count = count($recipes) + ($withNow ? 1 : 0);
-        [$texts, $left] = $this->texts($store, $recipes, $only);
+        [$texts, $left] = $this->texts($store, $recipes, $wish->only);
         if (count($texts) < 2 * $count) {
             throw new InvalidArgumentException(
                 count($texts) === 0
@@ -87,7 +75,7 @@ final class TrialPlan
             ),
             $texts,
         );
-        $groups = TrialGroups::part($pages, $count, $seed);
+        $groups = TrialGroups::part($pages, $count, $wish->seed);
         $named = array_map(
             static fn (StoredRecipe $one): array => ['name' => $one->name, 'recipe' => $one->id],
             $recipes,
@@ -106,7 +94,15 @@ final class TrialPlan
                 'before' => (int) $pages[$nth]->before,
             ];
         }
-        $planned = new NewTrial($name, $first->field, $weeks, $named, $rows, $groups->imbalance(), $seed);
+        $planned = new NewTrial(
+            $wish->name,
+            $first->field,
+            $wish->weeks,
+            $named,
+            $rows,
+            $groups->imbalance(),
+            $wish->seed,
+        );
         $trial = $this->trials->plan($store, $planned, $userId);
 
         return ['trial' => $trial, 'pages' => count($rows), 'left' => $left];
@@ -125,7 +121,7 @@ final class TrialPlan
         $asked = array_merge(...array_map(static fn (StoredRecipe $one): array => $one->recipe->facts(), $recipes));
         $texts = [];
         $after = $left = 0;
-        while (($rows = self::rows($store, $recipes[0]->pages->kind, $field->value, $after, $only)) !== []) {
+        while (($rows = self::rows($store, $recipes[0], $after, $only)) !== []) {
             $after = end($rows)->id;
             $facts = $this->facts->of(
                 $store,
@@ -171,8 +167,10 @@ final class TrialPlan
      * @param  ?list<int>  $only
      * @return list<RecipeRow>
      */
-    private static function rows(Store $store, PageKind $kind, int $field, int $after, ?array $only): array
+    private static function rows(Store $store, StoredRecipe $recipe, int $after, ?array $only): array
     {
+        $field = $recipe->field->value;
+
         return $only === []
             ? []
             : Records::select(
@@ -185,7 +183,7 @@ final class TrialPlan
                     ($only === null ? '' : ' AND r.id IN ('.Bulk::list($only).')').
                     ' ORDER BY r.id LIMIT '.
                     self::CHUNK,
-                [$field, $field, $store->id, $kind->value, $after],
+                [$field, $field, $store->id, $recipe->pages->kind->value, $after],
             );
     }
 

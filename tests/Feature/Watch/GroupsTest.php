@@ -15,6 +15,7 @@ use App\Release\ReleaseWish;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeBook;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Judging\GroupedBy;
 use App\Watch\Lists\AcrossChanges;
 use App\Watch\Lists\ResultList;
@@ -61,7 +62,9 @@ it('tells results by recipe and by what people search for, beside kinds', functi
     $poor = range(41, 80);
     $watched = WatchedStore::of(320, array_fill_keys($good, 1.6) + array_fill_keys($poor, 0.8), 9);
     $store = $watched->store;
-    $change = Marks::add($store, 'Two recipes', $watched->day(9), pathsOf([...$good, ...$poor]), null)['change'];
+    $change = Marks::add($store, new NewMark('Two recipes', $watched->day(9), pathsOf([...$good, ...$poor])), null)[
+        'change'
+    ];
     writtenBy($change, recipeNamed($store, 'Short and plain'), $good);
     $gone = recipeNamed($store, 'Dropped later');
     writtenBy($change, $gone, range(41, 45));
@@ -106,8 +109,8 @@ it('tells results by recipe and by what people search for, beside kinds', functi
 it('adds up what one recipe earned over all changes', function (): void {
     $watched = WatchedStore::of(320, array_fill_keys(range(1, 80), 1.5), 9);
     $store = $watched->store;
-    $first = Marks::add($store, 'First half', $watched->day(9), pathsOf(range(1, 40)), null)['change'];
-    $second = Marks::add($store, 'Second half', $watched->day(9), pathsOf(range(41, 80)), null)['change'];
+    $first = Marks::add($store, new NewMark('First half', $watched->day(9), pathsOf(range(1, 40))), null)['change'];
+    $second = Marks::add($store, new NewMark('Second half', $watched->day(9), pathsOf(range(41, 80))), null)['change'];
     $recipe = recipeNamed($store, 'Short and plain');
     writtenBy($first, $recipe, range(1, 40));
     writtenBy($second, $recipe, range(41, 70));
@@ -208,7 +211,7 @@ it('judges orders by themselves where sales are told, and says nothing of them w
     $good = range(1, 60);
     $watched = WatchedStore::of(300, array_fill_keys($good, 1.8), 9);
     $store = $watched->store;
-    $change = Marks::add($store, 'Better titles', $watched->day(9), pathsOf($good), null)['change'];
+    $change = Marks::add($store, new NewMark('Better titles', $watched->day(9), pathsOf($good)), null)['change'];
     judgeAll($store);
     expect(ResultList::find($store, $change)?->orders)->toBeNull();
     // Every tenth click of each page buys something, in each week.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Stores\Models\Store;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Judging\LeftOut;
 use App\Watch\Judging\WhyOpen;
 use App\Watch\Lists\ResultList;
@@ -16,9 +17,9 @@ it('judges a change that was made elsewhere, and one that was none', function ()
     $watched = WatchedStore::of(260, array_fill_keys($changed, 1.45), 9);
     $store = $watched->store;
     $day = $watched->day(9);
-    $better = Marks::add($store, 'Titles of the new theme', $day, pathsOf($changed), null)['change'];
-    $nothing = Marks::add($store, '=Nothing at all', $day, pathsOf(range(100, 140)), null)['change'];
-    $lost = Marks::add($store, 'Later', $watched->day(2), pathsOf(range(200, 240)), null)['change'];
+    $better = Marks::add($store, new NewMark('Titles of the new theme', $day, pathsOf($changed)), null)['change'];
+    $nothing = Marks::add($store, new NewMark('=Nothing at all', $day, pathsOf(range(100, 140))), null)['change'];
+    $lost = Marks::add($store, new NewMark('Later', $watched->day(2), pathsOf(range(200, 240))), null)['change'];
     judgeAll($store);
     $result = ResultList::find($store, $better);
     expect($result?->verdict)
@@ -89,7 +90,7 @@ it('judges a change that was made elsewhere, and one that was none', function ()
 it('waits for the weeks that are lacking, and gives thin pages eight of them', function (): void {
     $watched = WatchedStore::of(120, [], 7);
     $store = $watched->store;
-    $one = Marks::add($store, 'One', $watched->day(7), pathsOf(range(1, 40)), null)['change'];
+    $one = Marks::add($store, new NewMark('One', $watched->day(7), pathsOf(range(1, 40))), null)['change'];
     judgeAll($store);
     expect(DB::table('watch_changes')->where('id', $one)->value('weeks'))
         ->toBe(4)
@@ -119,7 +120,7 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
     $watched = WatchedStore::of(150, [], 9);
     $store = $watched->store;
     $day = $watched->day(9);
-    $one = Marks::add($store, 'One', $day, pathsOf(range(1, 40)), null)['change'];
+    $one = Marks::add($store, new NewMark('One', $day, pathsOf(range(1, 40))), null)['change'];
     judgeAll($store);
     $alone = ResultList::find($store, $one)?->alone;
     $page = static fn (int $n): int => pageAt($store, "/p/$n");
@@ -169,7 +170,7 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
         ]);
     }
     // A page of another mark of that time: which of the two it was, nobody can tell.
-    Marks::add($store, 'Two', substr($after, 0, 10), ['/p/4', '/p/120'], null);
+    Marks::add($store, new NewMark('Two', substr($after, 0, 10), ['/p/4', '/p/120']), null);
     judgeAll($store);
     $left = DB::table('watch_pages')->where('change_id', $one)->where('left_out', '>', 0)->pluck('left_out', 'page_id');
     expect($left->all())
@@ -188,7 +189,7 @@ it('refuses marks that can be none', function (string $name, string $day, array 
     static $store = null;
     $store ??= WatchedStore::of(30, [], 2, 4)->store;
     $day = $day === 'ahead' ? now()->addDays(2)->toDateString() : ($day === 'now' ? $store->today() : $day);
-    expect(fn () => Marks::add($store, $name, $day, array_values($pages), null))->toThrow(
+    expect(fn () => Marks::add($store, new NewMark($name, $day, array_values($pages)), null))->toThrow(
         InvalidArgumentException::class,
         $why,
     );
@@ -203,7 +204,7 @@ it('refuses marks that can be none', function (string $name, string $day, array 
 
 it('says what is lacking where numbers do not reach back', function (): void {
     $watched = WatchedStore::of(40, [], 2, 4);
-    $one = Marks::add($watched->store, 'Old', $watched->day(4), ['/p/1', '/p/2', '/p/none'], null);
+    $one = Marks::add($watched->store, new NewMark('Old', $watched->day(4), ['/p/1', '/p/2', '/p/none']), null);
     expect($one['unknown'])->toBe(['/p/none']);
     judgeAll($watched->store);
     expect(ResultList::find($watched->store, $one['change'])?->words($watched->store->today()))->toBe(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Reports\Readers;
 use App\Watch\Reports\Report;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,11 @@ function reported(): array
     if ($made === null) {
         $watched = WatchedStore::of(160, array_fill_keys(range(1, 45), 1.5), 9);
         $watched->store->update(['name' => 'Käte & Søn']);
-        $change = Marks::add($watched->store, '<b>Bold</b> titles', $watched->day(9), pathsOf(range(1, 45)), null);
+        $change = Marks::add(
+            $watched->store,
+            new NewMark('<b>Bold</b> titles', $watched->day(9), pathsOf(range(1, 45))),
+            null,
+        );
         judgeAll($watched->store);
         $made = [$watched, $change['change']];
     }

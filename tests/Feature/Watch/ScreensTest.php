@@ -6,6 +6,7 @@ use App\Access\Models\User;
 use App\Access\Role;
 use App\Stores\AddStore;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Lists\ChangedPage;
 use App\Watch\Lists\ChangePages;
 use Illuminate\Http\UploadedFile;
@@ -19,8 +20,14 @@ beforeEach(function (): void {
     static $made = null;
     if ($made === null) {
         $watched = WatchedStore::of(200, array_fill_keys(range(1, 50), 1.5), 9);
-        $earned = Marks::add($watched->store, 'A new theme', $watched->day(9), pathsOf(range(1, 50)), null)['change'];
-        $open = Marks::add($watched->store, 'Too new', $watched->day(1), pathsOf(range(60, 99)), null)['change'];
+        $earned = Marks::add(
+            $watched->store,
+            new NewMark('A new theme', $watched->day(9), pathsOf(range(1, 50))),
+            null,
+        )['change'];
+        $open = Marks::add($watched->store, new NewMark('Too new', $watched->day(1), pathsOf(range(60, 99))), null)[
+            'change'
+        ];
         judgeAll($watched->store);
         $made = [$watched, $earned, $open];
     }
@@ -63,7 +70,9 @@ it('tells what each change earned, and what cannot be told yet', function (): vo
 });
 
 it('pages through its pages and misses none', function (): void {
-    $big = Marks::add($this->store, 'All', $this->watched->day(12), pathsOf(range(51, 170)), null)['change'];
+    $big = Marks::add($this->store, new NewMark('All', $this->watched->day(12), pathsOf(range(51, 170))), null)[
+        'change'
+    ];
     judgeAll($this->store);
     $seen = [];
     $after = null;

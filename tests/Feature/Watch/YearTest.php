@@ -9,6 +9,7 @@ use App\Gather\Files\FileSort;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Watch\Changed\Marks;
+use App\Watch\Changed\NewMark;
 use App\Watch\Judging\GroupedBy;
 use App\Watch\Lists\AcrossChanges;
 use App\Watch\Reports\Cost;
@@ -263,7 +264,7 @@ it('adds up over all changes what each kind of work earned, as the single result
     $watched = WatchedStore::of(200, array_fill_keys(range(1, 90), 1.4), 12, 40, 3);
     $store = $watched->store;
     foreach ([[1, 45], [46, 90]] as [$first, $last]) {
-        Marks::add($store, "Pages $first on", $watched->day(12), pathsOf(range($first, $last)), null);
+        Marks::add($store, new NewMark("Pages $first on", $watched->day(12), pathsOf(range($first, $last))), null);
     }
     expect(AcrossChanges::of($store, GroupedBy::Work))->toBe([]);
     judgeAll($store);

@@ -14,6 +14,7 @@ use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Write\Facts\PageFacts;
 use App\Write\Suggestions\Briefs;
+use App\Write\Suggestions\NewWish;
 use App\Write\Suggestions\Source;
 use App\Write\Suggestions\Sources;
 use App\Write\Suggestions\Wish;
@@ -51,10 +52,7 @@ function suggested(Store $store, TextField $field, array $pages, ?Source $source
     $facts = array_map(strval(...), array_keys(array_filter(app(Briefs::class)->facts($store, $pages))));
     $begun = app(Wishes::class)->begin(
         $store,
-        new Wish($field, $style ?? new Style(), $facts),
-        $source,
-        $pages,
-        'a test',
+        new NewWish(new Wish($field, $style ?? new Style(), $facts), $source, $pages, 'a test'),
         null,
     );
 
@@ -279,10 +277,7 @@ it('does not wait for a source that drips, and gives up on one that is down', fu
     $facts = [];
     $begun = app(Wishes::class)->begin(
         $store->refresh(),
-        new Wish(TextField::Title, new Style(), $facts),
-        $source,
-        somePages($store, 1),
-        'a test',
+        new NewWish(new Wish(TextField::Title, new Style(), $facts), $source, somePages($store, 1), 'a test'),
         null,
     );
     app(WorkDesk::class)->slice($begun['work']);
@@ -310,10 +305,7 @@ it('does not wait for a source that drips, and gives up on one that is down', fu
     $site->page('/v1/chat/completions', '{"error":{"message":"no"}}', 401);
     $begun = app(Wishes::class)->begin(
         $store,
-        new Wish(TextField::Title, new Style(), []),
-        $source,
-        somePages($store, 3),
-        'a test',
+        new NewWish(new Wish(TextField::Title, new Style(), []), $source, somePages($store, 3), 'a test'),
         null,
     );
     expect(app(WorkDesk::class)->workToEnd($begun['work']))

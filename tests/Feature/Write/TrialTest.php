@@ -16,6 +16,7 @@ use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Recipes\StoredRecipe;
 use App\Write\Trials\TrialPlan;
+use App\Write\Trials\TrialWish;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Orchard\Core\Wording\TextField;
@@ -34,12 +35,14 @@ function plannedTrial(): array
     ];
     $made = app(TrialPlan::class)->plan(
         $store,
-        'Finish or socket',
-        array_map(static fn (int $id): StoredRecipe => sure(app(RecipeBook::class)->find($store, $id)), $recipes),
-        true,
-        null,
-        4,
-        7,
+        new TrialWish(
+            'Finish or socket',
+            array_map(static fn (int $id): StoredRecipe => sure(app(RecipeBook::class)->find($store, $id)), $recipes),
+            true,
+            null,
+            4,
+            7,
+        ),
         null,
     );
 
