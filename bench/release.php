@@ -17,6 +17,7 @@ use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
+use App\Release\UndoWish;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -141,7 +142,7 @@ result(
     'changes/s',
     null,
 );
-$undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+$undo = app(Releases::class)->undo($store, new UndoWish($begun['release']), null);
 $desk->workToEnd((int) $undo['work']);
 $after = $html();
 result(
@@ -162,7 +163,7 @@ app(StoreOptions::class)->set(
 $last = $undo['release'];
 foreach ([0, 200] as $slow) {
     office('demo', 'PUT', '/switches', ['rate' => 20, 'burst' => 10, 'slow_ms' => $slow]);
-    $again = app(Releases::class)->undo($store, $last, null, null);
+    $again = app(Releases::class)->undo($store, new UndoWish($last), null);
     $last = $again['release'];
     $start = microtime(true);
     $desk->workToEnd((int) $again['work']);

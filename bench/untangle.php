@@ -16,6 +16,7 @@ use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
+use App\Release\UndoWish;
 use App\Stores\StoreOptions;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\Inventory;
@@ -161,6 +162,6 @@ $release = app(Releases::class)->send($demo->refresh(), new ReleaseWish([]), nul
 result('folding: live', number_format($put).' addresses of the demo', $live, 'addresses', $put);
 result('folding: seen live', number_format($put).' addresses of the demo', $seen, 'addresses', $put);
 result('folding: sent in', number_format($put).' addresses of the demo', $sent, 's', null);
-[$sent, $live, $seen] = $work(app(Releases::class)->undo($demo, $release['release'], null, null));
+[$sent, $live, $seen] = $work(app(Releases::class)->undo($demo, new UndoWish($release['release']), null));
 result('taken back: live', number_format($put).' addresses of the demo', $live, 'addresses', $put);
 result('taken back: seen as before', number_format($put).' addresses of the demo', $seen, 'addresses', $put);

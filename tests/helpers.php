@@ -20,6 +20,7 @@ use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Pages\ReindexWork;
 use App\Platform\Work\WorkDesk;
+use App\Release\Handing\FileColumns;
 use App\Release\Sending\LookWork;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
@@ -250,7 +251,7 @@ function shopFile(Store $store, string $name, string $bytes, ?array $needs = nul
     $file = $files->take($store, null, $name, $path);
     unlink($path);
 
-    return $files->confirm($store, $file, $file->type, $file->fields, $needs);
+    return $files->confirm($store, $file, new FileColumns($file->type, $file->fields, $needs));
 }
 
 /** Crawls a store to the end in this process and answers the crawl. */

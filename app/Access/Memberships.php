@@ -80,12 +80,15 @@ final readonly class Memberships
     }
 
     /** Brings a person in by command: somebody who is known already keeps name and password. */
-    public static function enrol(int $storeId, string $email, string $name, string $password, Role $role): void
+    public static function enrol(int $storeId, NewMember $new): void
     {
         self::join(
             $storeId,
-            User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => $password]),
-            $role,
+            User::query()->firstOrCreate(
+                ['email' => $new->email],
+                ['name' => $new->name, 'password' => $new->password],
+            ),
+            $new->role,
         );
     }
 

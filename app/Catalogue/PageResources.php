@@ -129,15 +129,14 @@ final readonly class PageResources
         $names = array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows);
         $planned = PlannedResources::named($this->store, $names);
         // What a file told of it is better than what its page shows.
-        Bulk::write(
+        Bulk::upsert(
             'resources',
             [
                 'store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes',
                 'number', 'from_page', 'synced_at',
             ],
             $resources,
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = IF(from_page = '.
+            'market_id = VALUES(market_id), kind = VALUES(kind), name = IF(from_page = '.
                 '2, name, VALUES(name)), url = VALUES(url), page_id = VALUES(page_id), attributes = '.
                 "VALUES(attributes), number = IF(VALUES(number) = '', number, VALUES(number)), synced_at = ".
                 'VALUES(synced_at), gone = 0, from_page = IF(from_page = 3, 1, from_page)',

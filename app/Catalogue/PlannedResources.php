@@ -43,7 +43,7 @@ final class PlannedResources
 
         return DB::transaction(static function () use ($store, $planned, $userId): int {
             $page = PlannedPages::plan($store, $planned, $userId);
-            Bulk::write(
+            Bulk::upsert(
                 'resources',
                 [
                     'store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes',
@@ -64,8 +64,7 @@ final class PlannedResources
                         now()->format('Y-m-d H:i:s'),
                     ],
                 ],
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE kind = VALUES(kind), name = VALUES(name), market_id = VALUES(market_id), '.
+                'kind = VALUES(kind), name = VALUES(name), market_id = VALUES(market_id), '.
                     'from_page = VALUES(from_page), gone = 0',
             );
             $resource = Typed::int(

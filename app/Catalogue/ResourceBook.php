@@ -70,15 +70,14 @@ final readonly class ResourceBook
                 $this->syncId,
             ];
         }
-        Bulk::write(
+        Bulk::upsert(
             'resources',
             [
                 'store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes',
                 'number', 'synced_at', 'sync_id',
             ],
             $rows,
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), '.
+            'market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), '.
                 'url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = '.
                 'VALUES(attributes), number = VALUES(number), synced_at = VALUES(synced_at), sync_id = '.
                 'VALUES(sync_id), gone = 0, from_page = 0',

@@ -25,12 +25,11 @@ final class Texts
      */
     public static function storeMany(array $texts): void
     {
-        Bulk::write(
+        Bulk::upsert(
             'resource_texts',
             ['resource_id', 'field', 'store_id', 'market_id', 'stored'],
             $texts,
-            'INSERT',
-            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored ".
+            "origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored ".
                 '= VALUES(stored), market_id = VALUES(market_id)',
         );
     }
@@ -66,12 +65,11 @@ final class Texts
                 $digest === null ? null : new Bytes($digest),
             ];
         }
-        Bulk::write(
+        Bulk::upsert(
             'resource_texts',
             ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'],
             $rows,
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)',
+            'shown = VALUES(shown), shown_digest = VALUES(shown_digest)',
         );
     }
 
@@ -87,7 +85,7 @@ final class Texts
      */
     public static function draftMany(array $texts): void
     {
-        Bulk::write(
+        Bulk::upsert(
             'resource_texts',
             ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'draft_shown', 'draft_digest'],
             array_map(
@@ -99,8 +97,7 @@ final class Texts
                 ],
                 $texts,
             ),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE draft_shown = VALUES(draft_shown), draft_digest = VALUES(draft_digest)',
+            'draft_shown = VALUES(draft_shown), draft_digest = VALUES(draft_digest)',
         );
     }
 

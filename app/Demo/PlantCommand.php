@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Access\Memberships;
+use App\Access\NewMember;
 use App\Access\Role;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Console\StoreCommand;
@@ -89,11 +91,14 @@ final class PlantCommand extends StoreCommand
                 $options->set($store->refresh(), 'feed_secret', trim($secret));
             }
             foreach (self::PEOPLE as $role => $name) {
-                Memberships::enrol($store->id, "$role@tindrel.example", $name, self::PASSWORD, Role::from($role));
+                Memberships::enrol(
+                    $store->id,
+                    new NewMember("$role@tindrel.example", $name, self::PASSWORD, Role::from($role)),
+                );
             }
 
             if ($isNew && (bool) $this->option('grow')) {
-                $desk->begin(GrowWork::class, $store->id, $store->id, null);
+                $desk->begin(new NewWork(GrowWork::class, $store->id, $store->id));
             }
 
             return $this->answer(['store' => $store->slug], 'The demo is in.');

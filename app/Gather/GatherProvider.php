@@ -24,6 +24,7 @@ use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\RenderWork;
 use App\Inventory\Selections;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Events\RulesChanged;
 use App\Stores\Events\StoreAdded;
@@ -102,7 +103,9 @@ final class GatherProvider extends ServiceProvider
             ),
         );
         Event::listen(static function (RulesChanged $event) use ($desk): void {
-            $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);
+            $desk->begin(
+                new NewWork(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null),
+            );
         });
     }
 }

@@ -100,7 +100,7 @@ final class LinkBook
             })(),
             'INSERT IGNORE',
         );
-        Bulk::write(
+        Bulk::upsert(
             'page_answers',
             ['page_id', 'answer_digest', 'links_digest', 'edition', 'etag', 'last_modified'],
             array_map(
@@ -115,8 +115,7 @@ final class LinkBook
                 array_keys($carried),
                 $carried,
             ),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest),
+            'answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest),
                 edition = VALUES(edition), etag = VALUES(etag), last_modified = VALUES(last_modified)',
         );
     }

@@ -14,6 +14,7 @@ use App\Changes\Events\TextsChanged;
 use App\Facts\Calendar\Calendar;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\FileBook;
 use App\Release\Handing\Handover;
@@ -151,25 +152,27 @@ final class Releases
             ->where('release_id', $release)
             ->where('via', Via::Direct->value)
             ->exists();
-        $isHanded && $this->desk->begin(LookWork::class, $store->id, $release, $userId);
+        $isHanded && $this->desk->begin(new NewWork(LookWork::class, $store->id, $release, $userId));
 
         return [
             'release' => $release,
-            'work' => $isDirect ? $this->desk->begin(SendWork::class, $store->id, $release, $userId) : null,
+            'work' => $isDirect
+                ? $this->desk->begin(new NewWork(SendWork::class, $store->id, $release, $userId))
+                : null,
         ];
     }
 
     /**
      * Takes back what a release made live, as a whole or some of its resources.
      *
-     * @param  ?list<int>  $itemIds  null for all
      * @return array{release: int, work: ?int}
      *
      * @throws InvalidArgumentException when nothing of it is live and not yet taken back
      */
-    public function undo(Store $store, int $releaseId, ?array $itemIds, ?int $userId, ?string $name = null): array
+    public function undo(Store $store, UndoWish $wish, ?int $userId): array
     {
-        return DB::transaction(function () use ($store, $releaseId, $itemIds, $userId, $name): array {
+        return DB::transaction(function () use ($store, $wish, $userId): array {
+            [$releaseId, $itemIds] = [$wish->releaseId, $wish->itemIds];
             $of =
                 DB::table('release_batches')
                     ->where('store_id', $store->id)
@@ -189,7 +192,7 @@ final class Releases
                     'Everything of this release has already been taken back, or is not live.',
                 );
             }
-            $undo = $this->make($store, $name ?? 'Undo of '.$of->name, $releaseId, $userId);
+            $undo = $this->make($store, $wish->name ?? 'Undo of '.$of->name, $releaseId, $userId);
             $new = new NewItems($store, $undo, Ways::of($store));
             $files = FileBook::of($store);
             foreach ($items->chunk(500) as $chunk) {

@@ -345,12 +345,11 @@ final class DraftWriter
             }
         }
         $updates = array_map(static fn (string $column): string => "$column = VALUES($column)", DraftSnapshot::COLUMNS);
-        Bulk::write(
+        Bulk::upsert(
             'drafts',
             ['store_id', 'resource_id', 'field', ...DraftSnapshot::COLUMNS],
             $drafts,
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE '.implode(', ', $updates),
+            implode(', ', $updates),
         );
         foreach ($gone as $field => $resources) {
             DB::table('drafts')->where('field', $field)->whereIn('resource_id', $resources)->delete();

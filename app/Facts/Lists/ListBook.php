@@ -29,13 +29,11 @@ final readonly class ListBook
     public function write(int $import, array $rows): void
     {
         $columns = $this->table->columns();
-        Bulk::write(
+        Bulk::upsert(
             $this->table->value,
             ['store_id', 'mark', 'import_id', ...$columns],
             array_map(fn (array $row): array => [$this->store, new Bytes($row[0]), $import, ...$row[1]], $rows),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE '.
-                implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
+            implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Gather\Changed;
 
 use App\Platform\Database\Records;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -60,7 +61,7 @@ final readonly class Comparisons
                     'created_at' => now(),
                 ]) > 0
             ) {
-                $this->desk->begin(CompareWork::class, $store->id, (int) DB::getPdo()->lastInsertId(), null);
+                $this->desk->begin(new NewWork(CompareWork::class, $store->id, (int) DB::getPdo()->lastInsertId()));
             }
 
             return Records::sole(

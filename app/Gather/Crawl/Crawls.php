@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -42,7 +43,10 @@ final class Crawls
                 'started_at' => now(),
             ]);
 
-            return ['crawl' => $crawl, 'work' => $this->desk->begin(CrawlWork::class, $store->id, $crawl, $userId)];
+            return [
+                'crawl' => $crawl,
+                'work' => $this->desk->begin(new NewWork(CrawlWork::class, $store->id, $crawl, $userId)),
+            ];
         });
     }
 

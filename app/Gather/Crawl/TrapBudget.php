@@ -71,12 +71,11 @@ final class TrapBudget
         foreach ($this->news as $digest => [$pattern, $taken, $left]) {
             $rows[] = [$this->crawl, new Bytes((string) $digest), mb_strcut(mb_scrub($pattern), 0, 500), $taken, $left];
         }
-        Bulk::write(
+        Bulk::upsert(
             'gather_patterns',
             ['crawl_id', 'digest', 'pattern', 'taken', 'cut'],
             $rows,
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE taken = taken + VALUES(taken), cut = cut + VALUES(cut)',
+            'taken = taken + VALUES(taken), cut = cut + VALUES(cut)',
         );
         $this->news = [];
     }

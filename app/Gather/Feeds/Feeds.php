@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Feeds;
 
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
@@ -31,7 +32,9 @@ final readonly class Feeds
                 ->whereIn('state', ['waiting', 'running'])
                 ->value('id');
 
-            return $active === null ? $this->desk->begin(FeedWork::class, $store->id, 0, $userId) : Typed::int($active);
+            return $active === null
+                ? $this->desk->begin(new NewWork(FeedWork::class, $store->id, 0, $userId))
+                : Typed::int($active);
         });
     }
 

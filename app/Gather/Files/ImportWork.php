@@ -14,6 +14,7 @@ use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Index\KnownPages;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
@@ -128,7 +129,7 @@ final class ImportWork implements LongWork
                     'ended_at' => now(),
                 ]);
             in_array($sort, [FileSort::Products, FileSort::Pages], true) &&
-                $this->desk->begin(ReindexWork::class, $store->id, 0, null);
+                $this->desk->begin(new NewWork(ReindexWork::class, $store->id));
         });
 
         return 'done';

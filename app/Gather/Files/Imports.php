@@ -8,6 +8,7 @@ use App\Facts\Grain;
 use App\Facts\RowScope;
 use App\Platform\Database\Records;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -259,7 +260,7 @@ final readonly class Imports
                 ['sort', 'dialect', 'columns'],
             );
 
-            return $this->desk->begin(ImportWork::class, $store->id, $import, null);
+            return $this->desk->begin(new NewWork(ImportWork::class, $store->id, $import));
         });
     }
 
@@ -289,7 +290,7 @@ final readonly class Imports
                 throw new InvalidArgumentException('Only a finished import can be removed, and only once.');
             }
 
-            return $this->desk->begin(ImportWork::class, $store->id, $import, $userId);
+            return $this->desk->begin(new NewWork(ImportWork::class, $store->id, $import, $userId));
         });
     }
 

@@ -7,6 +7,7 @@ namespace App\Gather\Http;
 use App\Access\Models\User;
 use App\Changes\Drifts;
 use App\Gather\Changed\DecideWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -39,11 +40,13 @@ final class DriftController
                 ? Drifts::some($store, $field, $cause, self::AT_ONCE + 1)
                 : self::ticked(array_values($given['which'] ?? []));
         if (count($which) > self::AT_ONCE) {
-            $desk->begin(DecideWork::class, $store->id, 0, $user->id, [
-                'verb' => $given['verb'],
-                'field' => $field,
-                'cause' => $cause,
-            ]);
+            $desk->begin(
+                new NewWork(DecideWork::class, $store->id, 0, $user->id, [
+                    'verb' => $given['verb'],
+                    'field' => $field,
+                    'cause' => $cause,
+                ]),
+            );
             $done = $isBack
                 ? 'Drafts are being made of our texts; mark and release them to put them back.'
                 : 'The texts of the shop are being accepted.';

@@ -12,6 +12,7 @@ use App\Gather\Pages\PageExport;
 use App\Gather\Pages\PageFilter;
 use App\Gather\Pages\PageList;
 use App\Inventory\Selections;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
@@ -122,8 +123,10 @@ final class InventoryController
         return TableDownload::of(
             "{$store->slug}-pages",
             $format,
-            [...PageExport::COLUMNS, ...$columns],
-            static fn (): iterable => $export->rows($store, $list->ids($store, $filter), $more),
+            static fn (): TableRows => new TableRows(
+                [...PageExport::COLUMNS, ...$columns],
+                $export->rows($store, $list->ids($store, $filter), $more),
+            ),
         );
     }
 

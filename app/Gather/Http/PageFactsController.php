@@ -11,6 +11,7 @@ use App\Inventory\SaidLife;
 use App\Inventory\StorePages;
 use App\Inventory\Succession;
 use App\Platform\Web\Caller;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -37,7 +38,7 @@ final class PageFactsController
             new SaidLife($life, $given['back_on'] ?? null, (string) ($given['replaced_by'] ?? '')),
             $user,
         );
-        $desk->begin(ReindexWork::class, $store->id, 0, $user);
+        $desk->begin(new NewWork(ReindexWork::class, $store->id, 0, $user));
 
         return redirect()
             ->route('page', [$store, $page])

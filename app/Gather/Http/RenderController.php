@@ -9,6 +9,7 @@ use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
 use App\Inventory\StorePages;
 use App\Platform\Web\Caller;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -37,9 +38,11 @@ final class RenderController
         abort_if($pages === [], 404);
         $work = WorkView::latest($store->id, RenderWork::sort());
         if ($work?->isActive() !== true) {
-            $desk->begin(RenderWork::class, $store->id, 0, Caller::id($request), [
-                'left' => array_values($pages),
-            ]);
+            $desk->begin(
+                new NewWork(RenderWork::class, $store->id, 0, Caller::id($request), [
+                    'left' => array_values($pages),
+                ]),
+            );
         }
 
         return redirect()->route('gather.rendered', $store);

@@ -223,11 +223,12 @@ final class PageList
     /**
      * The condition for the words asked for: all of them have to begin a word of the page's title or address.
      *
-     * @param  list<int|float|string>  $values
+     * @param  array{string, string, list<int|float|string>}  $asked  tables, conditions and their values so far
      * @return array{string, string, list<int|float|string>}
      */
-    private function found(Store $store, PageFilter $filter, string $from, string $where, array $values): array
+    private function found(Store $store, PageFilter $filter, array $asked): array
     {
+        [$from, $where, $values] = $asked;
         $search = WordSearch::of($store->id, $filter->search);
         if ($search->byIndex) {
             // From the words to the rows at once: the found pages never travel here and back.
@@ -295,7 +296,7 @@ final class PageList
             $where .= ' AND i.address LIKE ?';
             $values[] = '%'.addcslashes($filter->search, '%_\\').'%';
         } elseif ($filter->search !== '') {
-            return $this->found($store, $filter, $from, $where, $values);
+            return $this->found($store, $filter, [$from, $where, $values]);
         }
         if ($from === 'page_index i' && $filter->asked !== []) {
             $from .= self::path($filter);

@@ -91,25 +91,17 @@ final readonly class IndexRebuild
                     'description_chars', 'h1s', 'images', 'no_alt', 'canonical', 'bytes', 'response_ms', 'hreflangs',
                     'marks', 'sources', 'life', 'stock', 'price', 'changed_crawl',
                 ];
-                Bulk::write(
+                Bulk::upsert(
                     'page_index',
                     ['page_id', 'store_id', ...$columns, 'address'],
                     $index,
-                    'INSERT',
-                    'ON DUPLICATE KEY UPDATE '.
-                        implode(
-                            ', ',
-                            array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
-                        ),
+                    implode(
+                        ', ',
+                        array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
+                    ),
                 );
                 $products->write();
-                Bulk::write(
-                    'page_words',
-                    ['page_id', 'store_id', 'words'],
-                    $words,
-                    'INSERT',
-                    'ON DUPLICATE KEY UPDATE words = VALUES(words)',
-                );
+                Bulk::upsert('page_words', ['page_id', 'store_id', 'words'], $words, 'words = VALUES(words)');
             });
             $run->beat(['indexed_to' => $after], force: true);
             if ($run->timeIsUp()) {

@@ -87,16 +87,14 @@ final readonly class KnownPages
                 $columns = [
                     'market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'life', 'stock', 'price', 'marks',
                 ];
-                Bulk::write(
+                Bulk::upsert(
                     'page_index',
                     ['page_id', 'store_id', ...$columns, 'address'],
                     $rows,
-                    'INSERT',
-                    'ON DUPLICATE KEY UPDATE '.
-                        implode(
-                            ', ',
-                            array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
-                        ),
+                    implode(
+                        ', ',
+                        array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
+                    ),
                 );
                 Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT IGNORE');
                 $products->write();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Http;
 
 use App\Match\Tracking\MatchTables;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
@@ -22,8 +23,7 @@ final class ExportController
         return TableDownload::of(
             $store->slug.'-'.($what === 'pages' ? 'matches' : $what),
             $format,
-            MatchTables::ALL[$what],
-            static fn () => MatchTables::rows($what, $store),
+            static fn (): TableRows => new TableRows(MatchTables::ALL[$what], MatchTables::rows($what, $store)),
         );
     }
 }

@@ -13,6 +13,7 @@ use App\Match\Terms\Grouping;
 use App\Match\Terms\Groups;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Work\LongWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
@@ -65,7 +66,7 @@ final class SuggestWork implements LongWork
 
         return is_numeric($open)
             ? (int) $open
-            : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
+            : app(WorkDesk::class)->begin(new NewWork(self::class, $store->id, $store->id, $userId));
     }
 
     public function slice(WorkRun $run): SliceEnd

@@ -40,7 +40,7 @@ final class Dictionary
         'impressions', 'position_sum', 'origins',
     ];
 
-    private const MORE = 'ON DUPLICATE KEY UPDATE volume = COALESCE(GREATEST(volume, VALUES(volume)), volume,
+    private const MORE = 'volume = COALESCE(GREATEST(volume, VALUES(volume)), volume,
         VALUES(volume)), difficulty = COALESCE(difficulty, VALUES(difficulty)), results = IF(results = \'\',
             VALUES(results), results), clicks = clicks + VALUES(clicks), impressions = impressions +
                 VALUES(impressions), position_sum = position_sum + VALUES(position_sum), origins = origins |
@@ -351,13 +351,12 @@ final class Dictionary
                     $queries,
                     'INSERT IGNORE',
                 );
-                Bulk::write('match_forms', self::FORMS, $forms, 'INSERT', self::MORE);
-                Bulk::write(
+                Bulk::upsert('match_forms', self::FORMS, $forms, self::MORE);
+                Bulk::upsert(
                     'match_seen',
                     ['store_id', 'run', 'market_id', 'term_digest', 'page_id', 'clicks', 'impressions', 'position_sum'],
                     $seen,
-                    'INSERT',
-                    'ON DUPLICATE KEY UPDATE clicks = clicks + VALUES(clicks), impressions = impressions +
+                    'clicks = clicks + VALUES(clicks), impressions = impressions +
                         VALUES(impressions), position_sum = position_sum + VALUES(position_sum)',
                 );
             });

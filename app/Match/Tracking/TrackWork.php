@@ -8,6 +8,7 @@ use App\Inventory\Events\FiguresChanged;
 use App\Match\Roads\RoadBook;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
@@ -55,7 +56,7 @@ final class TrackWork implements LongWork
 
         return is_numeric($waiting)
             ? (int) $waiting
-            : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
+            : app(WorkDesk::class)->begin(new NewWork(self::class, $store->id, $store->id, $userId));
     }
 
     public static function afterWeighing(FiguresChanged $event): void

@@ -18,18 +18,34 @@ final class Bulk
      * @param  list<string>  $columns
      * @param  iterable<list<int|float|string|Bytes|null>>  $rows
      * @param  string  $verb  INSERT, INSERT IGNORE or REPLACE
-     * @param  string  $behind  what follows the rows, such as ON DUPLICATE KEY UPDATE
      * @return int rows affected, as the server counts them
      */
-    public static function write(
-        string $table,
-        array $columns,
-        iterable $rows,
-        string $verb = 'INSERT',
-        string $behind = '',
-    ): int {
+    public static function write(string $table, array $columns, iterable $rows, string $verb = 'INSERT'): int
+    {
+        return self::state("$verb INTO $table (".implode(', ', $columns).') VALUES ', $rows, '');
+    }
+
+    /**
+     * Writes rows; of those whose key is there already some columns change.
+     *
+     * @param  list<string>  $columns
+     * @param  iterable<list<int|float|string|Bytes|null>>  $rows
+     * @param  string  $update  assignments in SQL, such as "n = n + VALUES(n)"
+     * @return int rows affected, as the server counts them: a row that changes counts two
+     */
+    public static function upsert(string $table, array $columns, iterable $rows, string $update): int
+    {
+        return self::state(
+            "INSERT INTO $table (".implode(', ', $columns).') VALUES ',
+            $rows,
+            " ON DUPLICATE KEY UPDATE $update",
+        );
+    }
+
+    /** @param  iterable<list<int|float|string|Bytes|null>>  $rows */
+    private static function state(string $head, iterable $rows, string $behind): int
+    {
         $pdo = DB::connection()->getPdo();
-        $head = "$verb INTO $table (".implode(', ', $columns).') VALUES ';
         $sql = '';
         $affected = 0;
         foreach ($rows as $row) {
@@ -44,12 +60,12 @@ final class Bulk
             }
             $sql .= ($sql === '' ? $head : ', ').'('.implode(', ', $values).')';
             if (strlen($sql) > self::STATEMENT_BYTES) {
-                $affected += (int) $pdo->exec($sql.' '.$behind);
+                $affected += (int) $pdo->exec($sql.$behind);
                 $sql = '';
             }
         }
 
-        return $sql === '' ? $affected : $affected + (int) $pdo->exec($sql.' '.$behind);
+        return $sql === '' ? $affected : $affected + (int) $pdo->exec($sql.$behind);
     }
 
     /**
@@ -63,7 +79,7 @@ final class Bulk
     {
         $updates = array_map(static fn (string $column): string => "$column = VALUES($column)", $columns);
 
-        return self::write($table, $columns, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', $updates));
+        return self::upsert($table, $columns, $rows, implode(', ', $updates));
     }
 
     /**

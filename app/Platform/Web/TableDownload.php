@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Platform\Web;
 
-use App\Platform\Tables\Formula;
 use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use Closure;
@@ -17,25 +16,18 @@ final class TableDownload
 {
     /**
      * @param  string  $name  of the file, without its ending
-     * @param  list<string>  $columns
-     * @param  Closure(): iterable<list<string|int|float|Formula|null>>  $rows  asked for when the file is written
-     * @param  list<int>  $widths  of columns in a workbook, in characters
+     * @param  Closure(): TableRows  $table  asked for when the file is written
      *
      * @throws NotFoundHttpException where there is no such format
      */
-    public static function of(
-        string $name,
-        string $format,
-        array $columns,
-        Closure $rows,
-        array $widths = [],
-    ): StreamedResponse {
+    public static function of(string $name, string $format, Closure $table): StreamedResponse
+    {
         $type = TableWriter::FORMATS[$format] ?? throw new NotFoundHttpException();
 
         return response()->streamDownload(
             static fn () => TableWriter::write(
                 $format,
-                new TableRows($columns, $rows(), $widths),
+                $table(),
                 fopen('php://output', 'wb') ?: throw new RuntimeException('The answer cannot be written to.'),
             ),
             "$name.$format",

@@ -57,21 +57,17 @@ final class WorkDesk
         $this->sorts[$class::sort()] = $class;
     }
 
-    /**
-     * @param  class-string<LongWork>  $class
-     * @param  array<string, mixed>  $progress
-     * @return int the work's id
-     */
-    public function begin(string $class, int $storeId, int $subjectId, ?int $userId, array $progress = []): int
+    /** @return int the work's id */
+    public function begin(NewWork $work): int
     {
         $id = DB::table('work')->insertGetId([
-            'store_id' => $storeId,
-            'sort' => $class::sort(),
-            'subject_id' => $subjectId,
+            'store_id' => $work->storeId,
+            'sort' => $work->class::sort(),
+            'subject_id' => $work->subjectId,
             'state' => 'waiting',
             'wake_at' => DB::raw('UTC_TIMESTAMP()'),
-            'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR),
-            'user_id' => $userId,
+            'progress' => json_encode((object) $work->progress, JSON_THROW_ON_ERROR),
+            'user_id' => $work->userId,
             'created_at' => DB::raw('UTC_TIMESTAMP()'),
         ]);
         $this->ring($id);

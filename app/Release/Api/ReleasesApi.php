@@ -13,6 +13,7 @@ use App\Release\Planning\PlanHours;
 use App\Release\Planning\Plans;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -80,7 +81,11 @@ final readonly class ReleasesApi
     {
         $this->find($store, $release);
         try {
-            ['release' => $undo, 'work' => $work] = $this->releases->undo($store, $release, null, Caller::id($request));
+            ['release' => $undo, 'work' => $work] = $this->releases->undo(
+                $store,
+                new UndoWish($release),
+                Caller::id($request),
+            );
         } catch (InvalidArgumentException $nothing) {
             abort(409, $nothing->getMessage());
         }

@@ -15,6 +15,7 @@ use App\Facts\Calendar\NewEvent;
 use App\Platform\Database\Records;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreTime;
 use DateTimeImmutable;
@@ -37,15 +38,10 @@ final class Campaigns
     {
     }
 
-    /**
-     * @param  string  $from  "2026-11-27T00:00" in the store's time
-     * @param  string  $to  the same; the texts go back then
-     *
-     * @throws InvalidArgumentException with a sentence for people
-     */
-    public function plan(Store $store, string $name, string $from, string $to, ?int $userId): int
+    /** @throws InvalidArgumentException with a sentence for people */
+    public function plan(Store $store, NewCampaign $new, ?int $userId): int
     {
-        [$starts, $ends] = [StoreTime::utc($store, $from), StoreTime::utc($store, $to)];
+        [$starts, $ends] = [StoreTime::utc($store, $new->from), StoreTime::utc($store, $new->to)];
         if ($ends <= $starts || $ends->getTimestamp() - $starts->getTimestamp() > self::MOST_DAYS * 86400) {
             throw new InvalidArgumentException(
                 'The end comes after the start, and within '.self::MOST_DAYS.' days of it.',
@@ -57,7 +53,7 @@ final class Campaigns
 
         return DB::table('release_campaigns')->insertGetId([
             'store_id' => $store->id,
-            'name' => mb_substr(trim($name), 0, 80),
+            'name' => mb_substr(trim($new->name), 0, 80),
             'starts_at' => $starts->format('Y-m-d H:i:s'),
             'ends_at' => $ends->format('Y-m-d H:i:s'),
             'state' => CampaignState::Planned->value,
@@ -245,7 +241,7 @@ final class Campaigns
         }
         $by = $row->approvedBy;
         try {
-            $made = $this->releases->undo($store, $release, null, $by, "Campaign “{$row->name}”, end");
+            $made = $this->releases->undo($store, new UndoWish($release, name: "Campaign “{$row->name}”, end"), $by);
             $this->set($row->id, ['state' => CampaignState::Over->value, 'end_release' => $made['release']]);
         } catch (InvalidArgumentException) {
             $this->set($row->id, [

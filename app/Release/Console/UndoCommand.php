@@ -6,6 +6,7 @@ namespace App\Release\Console;
 
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Release\UndoWish;
 use App\Stores\Console\StoreCommand;
 
 final class UndoCommand extends StoreCommand
@@ -20,7 +21,7 @@ final class UndoCommand extends StoreCommand
     {
         return $this->guarded(
             fn (): int => $this->follow(
-                $releases->undo($this->store(), (int) $this->argument('release'), null, null),
+                $releases->undo($this->store(), new UndoWish((int) $this->argument('release')), null),
                 $desk,
             ),
         );

@@ -109,13 +109,11 @@ final class ShopFiles
      * Confirms what the columns are: rows are joined to the store's pages, and what the file tells of their texts
      * counts as what the shop holds.
      *
-     * @param  array<string, int>  $fields  column by field
-     * @param  ?list<int>  $needs
-     *
      * @throws InvalidArgumentException where rows could not be told apart, or none is a page of the store
      */
-    public function confirm(Store $store, ShopFile $file, string $type, array $fields, ?array $needs): ShopFile
+    public function confirm(Store $store, ShopFile $file, FileColumns $columns): ShopFile
     {
+        [$type, $fields, $needs] = [$columns->type, $columns->fields, $columns->needs];
         if (DB::table('release_items')->where('store_id', $store->id)->where('file_id', $file->id)->exists()) {
             throw new InvalidArgumentException(
                 'A release was made of this file, and is made anew from it whenever it is downloaded. Bring the file '.

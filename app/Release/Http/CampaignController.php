@@ -11,6 +11,7 @@ use App\Release\Campaigns\Campaigns;
 use App\Release\Campaigns\CampaignScreen;
 use App\Release\Campaigns\CampaignState;
 use App\Release\Campaigns\CampaignTexts;
+use App\Release\Campaigns\NewCampaign;
 use App\Release\Campaigns\Wrapping;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -44,9 +45,7 @@ final class CampaignController
         try {
             $id = $this->campaigns->plan(
                 $store,
-                $given['name'],
-                $given['from'],
-                $given['to'],
+                new NewCampaign($given['name'], $given['from'], $given['to']),
                 self::user($request)->id,
             );
         } catch (InvalidArgumentException $wrong) {

@@ -7,6 +7,7 @@ namespace App\Release\Http;
 use App\Catalogue\StoreResources;
 use App\Platform\Typed;
 use App\Release\Handing\FileBook;
+use App\Release\Handing\FileColumns;
 use App\Release\Handing\FileSight;
 use App\Release\Handing\ShopFiles;
 use App\Release\Handing\Ways;
@@ -148,7 +149,7 @@ final readonly class ConnectController
             $needs = $request->boolean('all')
                 ? null
                 : array_values(array_map(intval(...), array_filter($request->array('needs'), is_numeric(...))));
-            $confirmed = $this->files->confirm($store, $found, $type, $fields, $needs);
+            $confirmed = $this->files->confirm($store, $found, new FileColumns($type, $fields, $needs));
         } catch (InvalidArgumentException $wrong) {
             throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(
                 route('connect.file', [$store, $file]),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Release\Lists\Batch;
@@ -12,6 +13,7 @@ use App\Release\Lists\SentRelease;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -48,8 +50,10 @@ final class SentController
         try {
             $made = $releases->undo(
                 $store,
-                $release,
-                $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)),
+                new UndoWish(
+                    $release,
+                    $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)),
+                ),
                 $user->id,
             );
         } catch (InvalidArgumentException $wrong) {
@@ -103,7 +107,7 @@ final class SentController
         $work = WorkView::about(LookWork::sort(), $release);
         $work !== null && $work->isActive()
             ? $desk->wake($work->id)
-            : $desk->begin(LookWork::class, $store->id, $release, null);
+            : $desk->begin(new NewWork(LookWork::class, $store->id, $release));
 
         return redirect()->route('release.show', [$store, $release]);
     }

@@ -11,6 +11,7 @@ use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteOutcome;
 use App\Connectors\Shop\WriteResult;
 use App\Platform\Work\LongWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
@@ -252,7 +253,7 @@ final class SendWork implements LongWork
         if ($hasLive) {
             is_numeric($looking)
                 ? $this->desk->wake((int) $looking)
-                : $this->desk->begin(LookWork::class, $run->storeId, $run->subjectId, $run->userId);
+                : $this->desk->begin(new NewWork(LookWork::class, $run->storeId, $run->subjectId, $run->userId));
         }
 
         return SliceEnd::done();

@@ -7,6 +7,7 @@ namespace App\Stores\Hooks;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Platform\Work\Events\WorkEnded;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
@@ -97,7 +98,7 @@ final readonly class HookCalls
         DB::table('hook_calls')
             ->where('id', $call->id)
             ->update(['state' => 'waiting', 'tries' => 0]);
-        $this->desk->begin(HookWork::class, $store->id, $call->id, $userId);
+        $this->desk->begin(new NewWork(HookWork::class, $store->id, $call->id, $userId));
     }
 
     /** @return bool whether it was taken */
@@ -153,7 +154,7 @@ final readonly class HookCalls
     /** @param  array<string, string|int|null>  $data */
     private function put(Store $store, string $event, array $data): void
     {
-        $this->desk->begin(HookWork::class, $store->id, $this->keep($store, $event, $data)->id, null);
+        $this->desk->begin(new NewWork(HookWork::class, $store->id, $this->keep($store, $event, $data)->id));
     }
 
     /** @param  array<string, string|int|null>  $data */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores\Leaving;
 
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -61,7 +62,7 @@ final readonly class Leaving
             }
             $held->forceFill(['leaving_at' => now('UTC')])->save();
 
-            return $this->desk->begin(DeleteWork::class, 0, $store->id, $userId);
+            return $this->desk->begin(new NewWork(DeleteWork::class, 0, $store->id, $userId));
         });
     }
 
@@ -74,7 +75,7 @@ final readonly class Leaving
 
             return $latest !== null && $latest->isActive()
                 ? $latest->id
-                : $this->desk->begin(ExportWork::class, $store->id, $store->id, $userId);
+                : $this->desk->begin(new NewWork(ExportWork::class, $store->id, $store->id, $userId));
         });
     }
 

@@ -84,15 +84,14 @@ final class AddWork implements LongWork
             }
             foreach (array_chunk($rows, self::PORTION) as $some) {
                 $run->fenced(
-                    static fn (): int => Bulk::write(
+                    static fn (): int => Bulk::upsert(
                         'tend_links',
                         [
                             'store_id', 'market_id', 'from_page', 'to_page', 'reason', 'state', 'anchor', 'sentence',
                             'relevance', 'run',
                         ],
                         $some,
-                        'INSERT',
-                        'ON DUPLICATE KEY UPDATE reason = VALUES(reason), anchor = IF(state = 1, VALUES(anchor),
+                        'reason = VALUES(reason), anchor = IF(state = 1, VALUES(anchor),
                             anchor),
                             sentence = IF(state = 1, VALUES(sentence), sentence), relevance = VALUES(relevance),
                             run = VALUES(run)',

@@ -7,6 +7,7 @@ namespace App\Tend\Finding;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -35,7 +36,7 @@ final readonly class Finds
             ->orderByDesc('id')
             ->value('id');
 
-        return $waiting === null ? $this->desk->begin($work, $store, 0, $userId) : Typed::int($waiting);
+        return $waiting === null ? $this->desk->begin(new NewWork($work, $store, 0, $userId)) : Typed::int($waiting);
     }
 
     public static function listen(): void

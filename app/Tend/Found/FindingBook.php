@@ -94,15 +94,14 @@ final class FindingBook
                     now()->toDateTimeString(),
                 ];
             }
-            Bulk::write(
+            Bulk::upsert(
                 'tend_findings',
                 [
                     'store_id', 'type', 'page_id', 'cause_id', 'state', 'market_id', 'detail', 'spots', 'target_page',
                     'clicks', 'revenue', 'upside', 'worth', 'run', 'found_at',
                 ],
                 $rows,
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE cause_id = VALUES(cause_id), found_at = IF(state = 3, VALUES(found_at),
+                'cause_id = VALUES(cause_id), found_at = IF(state = 3, VALUES(found_at),
                     found_at),
                     state = IF(state = 3, 1, state), mended_at = NULL, market_id = VALUES(market_id),
                     detail = VALUES(detail), spots = VALUES(spots), target_page = VALUES(target_page),

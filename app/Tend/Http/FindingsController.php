@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Http;
 
 use App\Connectors\Http\BrowserProcess;
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
@@ -80,8 +81,7 @@ final class FindingsController
         return TableDownload::of(
             "{$store->slug}-$what",
             $format,
-            $columns,
-            static fn () => TendTables::rows($what, $store),
+            static fn (): TableRows => new TableRows($columns, TendTables::rows($what, $store)),
         );
     }
 

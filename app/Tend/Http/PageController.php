@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
@@ -70,8 +71,7 @@ final class PageController
         return TableDownload::of(
             "{$store->slug}-links-to-$page",
             $format,
-            self::SPOTS,
-            static fn () => PageReach::spots($store, $page),
+            static fn (): TableRows => new TableRows(self::SPOTS, PageReach::spots($store, $page)),
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Tend\Http;
 use App\Changes\AddressChanges;
 use App\Changes\AddressDrifts;
 use App\Platform\Web\Caller;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Tend\Lists\PageReach;
@@ -38,7 +39,7 @@ final class PartsController
         $type = Parts::typeOf($store, $cause) ?? abort(404);
         $pages = Parts::pagesOf($store, $cause, 0, self::AT_ONCE + 1);
         if (count($pages) > self::AT_ONCE) {
-            $this->desk->begin(PutWork::class, $store->id, $cause, self::user($request));
+            $this->desk->begin(new NewWork(PutWork::class, $store->id, $cause, self::user($request)));
 
             return back()->with('done', 'It is being made ready for release.');
         }

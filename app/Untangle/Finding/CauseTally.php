@@ -44,16 +44,11 @@ final class CauseTally
                     exceptions = 0 WHERE store_id = ?',
                 [$this->store->id],
             );
-            Bulk::write(
+            Bulk::upsert(
                 'untangle_causes',
                 ['store_id', 'type', 'parameter', 'scope', 'digest', ...$columns],
                 $rows,
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE '.
-                    implode(
-                        ', ',
-                        array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
-                    ),
+                implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
             );
             DB::delete('DELETE FROM untangle_causes WHERE store_id = ? AND urls = 0 AND decision IS NULL', [
                 $this->store->id,

@@ -8,6 +8,7 @@ use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +35,9 @@ final readonly class Finds
             ->orderByDesc('id')
             ->value('id');
 
-        return $waiting === null ? $this->desk->begin(FindWork::class, $store, 0, $userId) : Typed::int($waiting);
+        return $waiting === null
+            ? $this->desk->begin(new NewWork(FindWork::class, $store, 0, $userId))
+            : Typed::int($waiting);
     }
 
     public static function listen(): void

@@ -80,16 +80,11 @@ final class Parameters
                     is_sure = 0, is_likely = 0 WHERE store_id = ?',
                 [$this->store->id],
             );
-            Bulk::write(
+            Bulk::upsert(
                 'untangle_parameters',
                 ['store_id', 'scope', 'name', ...$columns],
                 $rows,
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE '.
-                    implode(
-                        ', ',
-                        array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
-                    ),
+                implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
             );
             DB::delete('DELETE FROM untangle_parameters WHERE store_id = ? AND pages = 0 AND said IS NULL', [
                 $this->store->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Untangle\Lists\Comparison;
@@ -40,8 +41,7 @@ final class TangleController
         return TableDownload::of(
             "{$store->slug}-links-to-mend",
             $format,
-            LinksToMend::COLUMNS,
-            static fn (): iterable => LinksToMend::rows($store),
+            static fn (): TableRows => new TableRows(LinksToMend::COLUMNS, LinksToMend::rows($store)),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Untangle\Telling\Told;
@@ -40,8 +41,7 @@ final class ToldController
         return TableDownload::of(
             "{$store->slug}-to-tell",
             $format,
-            ['url', 'purpose', 'why', 'sent'],
-            static fn () => Told::export($store),
+            static fn (): TableRows => new TableRows(['url', 'purpose', 'why', 'sent'], Told::export($store)),
         );
     }
 }

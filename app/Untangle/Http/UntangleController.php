@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -50,8 +51,7 @@ final class UntangleController
         return TableDownload::of(
             "{$store->slug}-tangles",
             $format,
-            Finds::COLUMNS,
-            static fn () => Finds::export($store),
+            static fn (): TableRows => new TableRows(Finds::COLUMNS, Finds::export($store)),
         );
     }
 }

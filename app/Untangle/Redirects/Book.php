@@ -186,12 +186,11 @@ final class Book
             ];
         }
         DB::transaction(
-            fn () => Bulk::write(
+            fn () => Bulk::upsert(
                 'untangle_redirects',
                 ['store_id', 'digest', 'from_url', 'to_url', 'status', 'origin', 'user_id', 'created_at'],
                 array_values($rows),
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin),
+                'to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin),
                     user_id = VALUES(user_id), is_live = IF(to_url = VALUES(to_url), is_live, 0)',
             ),
         );

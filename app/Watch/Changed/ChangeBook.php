@@ -154,7 +154,7 @@ final readonly class ChangeBook
         } else {
             DB::table('watch_changes')->where('id', $known)->update($row);
         }
-        Bulk::write(
+        Bulk::upsert(
             'watch_pages',
             ['change_id', 'page_id', 'store_id', 'live_on', 'undone_on', 'fields', 'origin', 'recipe_id'],
             array_map(
@@ -170,8 +170,7 @@ final readonly class ChangeBook
                 ],
                 $changes,
             ),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE live_on = VALUES(live_on), undone_on = VALUES(undone_on), fields = VALUES(fields),
+            'live_on = VALUES(live_on), undone_on = VALUES(undone_on), fields = VALUES(fields),
                 origin = VALUES(origin), recipe_id = VALUES(recipe_id)',
         );
         $kept->source === ChangeSource::Release && Promises::take($store, $known, $kept->sourceId);

@@ -7,6 +7,7 @@ namespace App\Watch\Http;
 use App\Changes\Live\ReleaseNames;
 use App\Changes\Live\TimeMarks;
 use App\Inventory\Selections;
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
@@ -89,8 +90,7 @@ final class ChangeController
         return TableDownload::of(
             "{$store->slug}-change-$change",
             $format,
-            ChangePages::COLUMNS,
-            static fn () => ChangePages::export($store, $row),
+            static fn (): TableRows => new TableRows(ChangePages::COLUMNS, ChangePages::export($store, $row)),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Access\Models\User;
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
 use App\Watch\Reports\GroupReport;
@@ -33,8 +34,7 @@ final class GroupReportController
         return TableDownload::of(
             "stores-{$report->to}",
             $format,
-            GroupReport::COLUMNS,
-            static fn () => $report->export(),
+            static fn (): TableRows => new TableRows(GroupReport::COLUMNS, $report->export()),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Facts\NumberWindow;
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
@@ -64,8 +65,7 @@ final class WatchController
         return TableDownload::of(
             "{$store->slug}-results",
             $format,
-            ResultList::COLUMNS,
-            static fn () => ResultList::export($store),
+            static fn (): TableRows => new TableRows(ResultList::COLUMNS, ResultList::export($store)),
         );
     }
 

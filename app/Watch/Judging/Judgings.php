@@ -7,6 +7,7 @@ namespace App\Watch\Judging;
 use App\Changes\Events\TrialEnded;
 use App\Inventory\Events\FiguresChanged;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,9 @@ final readonly class Judgings
             ->orderByDesc('id')
             ->value('id');
 
-        return $waiting === null ? $this->desk->begin(JudgeWork::class, $store, 0, $userId) : Typed::int($waiting);
+        return $waiting === null
+            ? $this->desk->begin(new NewWork(JudgeWork::class, $store, 0, $userId))
+            : Typed::int($waiting);
     }
 
     /** Stores at work that have something to judge. */

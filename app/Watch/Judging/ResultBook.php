@@ -120,17 +120,16 @@ final class ResultBook
             ', ',
             array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice($columns, 1)),
         );
-        Bulk::write(
+        Bulk::upsert(
             'watch_pages',
             ['change_id', 'store_id', 'live_on', 'fields', 'origin', ...$columns],
             array_map(
                 static fn (array $row): array => [$change->id, $store->id, $change->day, 0, '', ...$row],
                 $found->pages,
             ),
-            'INSERT',
-            "ON DUPLICATE KEY UPDATE $into",
+            "$into",
         );
-        Bulk::write(
+        Bulk::upsert(
             'watch_pages',
             ['change_id', 'store_id', 'live_on', 'fields', 'origin', 'page_id', 'left_out'],
             array_map(
@@ -146,8 +145,7 @@ final class ResultBook
                 array_keys($found->leftOut),
                 $found->leftOut,
             ),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE left_out = VALUES(left_out)',
+            'left_out = VALUES(left_out)',
         );
         DB::update(
             'UPDATE watch_results r JOIN (SELECT part, SUM(promised) AS promised, SUM(promised_clicks) AS clicks

@@ -6,6 +6,7 @@ namespace App\Weigh\Api;
 
 use App\Facts\NumberWindow;
 use App\Inventory\StorePages;
+use App\Platform\Web\ListPlace;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -53,8 +54,7 @@ final class NumbersApi
             $store,
             $lens,
             $sort,
-            $this->after($request),
-            self::size($request),
+            new ListPlace($this->after($request), self::size($request)),
         );
 
         return $this->answer(
@@ -95,8 +95,7 @@ final class NumbersApi
             $store,
             $lens,
             $request->query('sort') === 'impressions' ? 'impressions' : 'clicks',
-            $this->after($request),
-            self::size($request),
+            new ListPlace($this->after($request), self::size($request)),
         );
 
         return $this->answer(
@@ -211,8 +210,7 @@ final class NumbersApi
             $store,
             $lens,
             $sort,
-            $this->after($request),
-            self::size($request),
+            new ListPlace($this->after($request), self::size($request)),
         );
 
         return $this->answer(
@@ -248,8 +246,7 @@ final class NumbersApi
         ['rows' => $rows, 'next' => $next] = Findings::missing(
             $store,
             $lens,
-            $this->after($request),
-            self::size($request),
+            new ListPlace($this->after($request), self::size($request)),
         );
 
         return $this->answer(

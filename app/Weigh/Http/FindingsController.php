@@ -6,7 +6,9 @@ namespace App\Weigh\Http;
 
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\Caller;
+use App\Platform\Web\ListPlace;
 use App\Platform\Web\TableDownload;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -53,7 +55,7 @@ final class FindingsController
             ] +
                 ($isRivals
                     ? ['rows' => [], 'next' => null]
-                    : Findings::wins($store, $lens, $sort, $this->after($request))),
+                    : Findings::wins($store, $lens, $sort, new ListPlace($this->after($request)))),
         );
     }
 
@@ -100,7 +102,7 @@ final class FindingsController
 
         return view(
             'weigh.missing',
-            $this->frame($store, $lens) + Findings::missing($store, $lens, $this->after($request)),
+            $this->frame($store, $lens) + Findings::missing($store, $lens, new ListPlace($this->after($request))),
         );
     }
 
@@ -109,8 +111,7 @@ final class FindingsController
         return TableDownload::of(
             "{$store->slug}-not-in-stock",
             $format,
-            MissingSheet::COLUMNS,
-            static fn () => MissingSheet::rows($store),
+            static fn (): TableRows => new TableRows(MissingSheet::COLUMNS, MissingSheet::rows($store)),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Weigh\Http;
 
 use App\Facts\Calendar\Calendar;
 use App\Facts\NumberWindow;
+use App\Platform\Web\ListPlace;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\QueryList;
@@ -71,7 +72,7 @@ final class NumbersController
                 'after' => $after,
                 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
                 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
-            ] + QueryList::page($store, $lens, $sort, $after),
+            ] + QueryList::page($store, $lens, $sort, new ListPlace($after)),
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
+use App\Platform\Tables\TableRows;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
 use App\Platform\Work\WorkView;
@@ -72,8 +73,7 @@ final class RangeController
         return TableDownload::of(
             "{$store->slug}-{$row->firstDay}-{$row->lastDay}",
             $format,
-            Ranges::COLUMNS,
-            static fn () => Ranges::export($store, $row),
+            static fn (): TableRows => new TableRows(Ranges::COLUMNS, Ranges::export($store, $row)),
         );
     }
 }

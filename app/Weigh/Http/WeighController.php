@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Http;
 
 use App\Inventory\Selections;
+use App\Platform\Tables\TableRows;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
@@ -65,8 +66,7 @@ final class WeighController
         return TableDownload::of(
             "{$store->slug}-upside",
             $format,
-            Scores::COLUMNS,
-            static fn () => Scores::export($store),
+            static fn (): TableRows => new TableRows(Scores::COLUMNS, Scores::export($store)),
         );
     }
 }

@@ -8,6 +8,7 @@ use App\Access\Memberships;
 use App\Changes\LastTouched;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
+use App\Platform\Tables\TableRows;
 use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Platform\Web\TableDownload;
@@ -315,8 +316,10 @@ final class WorklistController
         return TableDownload::of(
             $name,
             $format,
-            WorklistSheet::COLUMNS,
-            static fn () => WorklistSheet::rows($pages, Units::of($store)),
+            static fn (): TableRows => new TableRows(
+                WorklistSheet::COLUMNS,
+                WorklistSheet::rows($pages, Units::of($store)),
+            ),
         );
     }
 

@@ -9,6 +9,7 @@ use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
+use App\Platform\Web\ListPlace;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -43,13 +44,12 @@ final class Findings
     /**
      * @return array{rows: list<WinPage>, next: ?string} by the clicks that their queries of that sort may bring
      */
-    public static function wins(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
+    public static function wins(Store $store, Lens $lens, string $sort, ListPlace $place = new ListPlace()): array
     {
         [$count, $gain] = self::WINS[$sort];
         [$rows, $next] = self::scores(
             new ScoreRows($store, $lens, $gain, "s.$count AS queries, s.$gain AS gain"),
-            $after,
-            $size,
+            $place,
         );
         $pages = Bulk::ids($rows, 'page_id');
         $best = [];
@@ -91,7 +91,7 @@ final class Findings
     /**
      * @return array{rows: list<MissingPage>, next: ?string} the most clicks first
      */
-    public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
+    public static function missing(Store $store, Lens $lens, ListPlace $place = new ListPlace()): array
     {
         [$rows, $next] = self::scores(
             new ScoreRows(
@@ -101,8 +101,7 @@ final class Findings
                 's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock',
                 'LEFT JOIN page_products pp ON pp.page_id = s.page_id',
             ),
-            $after,
-            $size,
+            $place,
         );
 
         return ['rows' => Records::of(MissingPage::class, $rows), 'next' => $next];
@@ -288,8 +287,9 @@ final class Findings
     }
 
     /** @return array{list<stdClass>, ?string} rows of the database, and where to go on */
-    private static function scores(ScoreRows $asked, ?string $after, int $size): array
+    private static function scores(ScoreRows $asked, ListPlace $place): array
     {
+        [$after, $size] = [$place->after, $place->size ?? self::PAGE];
         [$where, $values] = self::where($asked->store, $asked->lens);
         $column = $asked->column;
         if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {

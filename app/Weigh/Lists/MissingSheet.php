@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
+use App\Platform\Web\ListPlace;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Generator;
@@ -21,7 +22,7 @@ final class MissingSheet
     {
         $after = null;
         do {
-            ['rows' => $rows, 'next' => $after] = Findings::missing($store, new Lens(), $after);
+            ['rows' => $rows, 'next' => $after] = Findings::missing($store, new Lens(), new ListPlace($after));
             foreach ($rows as $row) {
                 yield [
                     (string) $row->title,

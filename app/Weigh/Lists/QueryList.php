@@ -7,6 +7,7 @@ namespace App\Weigh\Lists;
 use App\Facts\NumberWindow;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
+use App\Platform\Web\ListPlace;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\ComparedSums;
@@ -20,8 +21,9 @@ final class QueryList
     public const PAGE = 50;
 
     /** @return array{rows: list<QueryRow>, next: ?string} of the lens's market, or the first */
-    public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
+    public static function page(Store $store, Lens $lens, string $sort, ListPlace $place = new ListPlace()): array
     {
+        [$after, $size] = [$place->after, $place->size ?? self::PAGE];
         [$where, $values] = self::where($store, $lens);
         $column = $sort === 'impressions' ? 'impressions' : 'clicks';
         if ($after !== null && preg_match('/^(\d+)_(\d+)$/', $after, $found) === 1) {

@@ -9,6 +9,7 @@ use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
+use App\Platform\Web\ListPlace;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
@@ -34,8 +35,9 @@ final class WeighedPages
     ];
 
     /** @return array{rows: list<WeighedPage>, next: ?string} */
-    public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
+    public static function page(Store $store, Lens $lens, string $sort, ListPlace $place = new ListPlace()): array
     {
+        [$after, $size] = [$place->after, $place->size ?? self::PAGE];
         $byNumbers = in_array($sort, ['clicks', 'impressions'], true);
         $column = isset(self::SORTS[$sort]) ? $sort : 'upside';
         // Numbers lead by the index of their lens, what could be earned by its own.

@@ -46,7 +46,7 @@ final class QuerySums
             return null;
         }
         $last = (int) $rows[count($rows) - 1]->id;
-        Bulk::write(
+        Bulk::upsert(
             'weigh_queries',
             ['store_id', 'query_id', 'class'],
             array_map(
@@ -57,8 +57,7 @@ final class QuerySums
                 ],
                 $rows,
             ),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE class = VALUES(class), difficulty = NULL, volume = NULL',
+            'class = VALUES(class), difficulty = NULL, volume = NULL',
         );
         DB::update(
             'UPDATE weigh_queries w JOIN search_queries q ON q.id = w.query_id JOIN keyword_rows k

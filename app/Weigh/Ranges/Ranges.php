@@ -8,6 +8,7 @@ use App\Facts\FactTable;
 use App\Facts\GrainDays;
 use App\Platform\Database\Records;
 use App\Platform\Database\Rows;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -82,7 +83,7 @@ final readonly class Ranges
             DB::table('weigh_ranges')
                 ->where('id', $id)
                 ->update(['state' => 'summing', 'mark' => Freshness::ofDays($store, $first, $last)]);
-            $isOpen || $this->desk->begin(RangeWork::class, $store->id, $id, $userId);
+            $isOpen || $this->desk->begin(new NewWork(RangeWork::class, $store->id, $id, $userId));
 
             return $id;
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Screens;
 
 use App\Facts\NumberWindow;
+use App\Platform\Web\ListPlace;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -56,6 +57,9 @@ final class WeighScreen
             'effort' => Effort::of($store),
             'core' => $isSeen ? [] : Findings::corePages($store),
             'isSeen' => $isSeen,
-        ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]);
+        ] +
+            ($isSeen
+                ? WeighedPages::page($store, $lens, $sort, new ListPlace($after))
+                : ['rows' => [], 'next' => null]);
     }
 }

@@ -142,12 +142,11 @@ final readonly class ScoreRows
             array_slice(MarketScoring::COLUMNS, 1),
         );
         $this->run->fenced(
-            static fn (): int => Bulk::write(
+            static fn (): int => Bulk::upsert(
                 'weigh_scores',
                 MarketScoring::COLUMNS,
                 $rows,
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, ...$now]),
+                implode(', ', [...$was, ...$now]),
             ),
         );
     }

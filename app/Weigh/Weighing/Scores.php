@@ -9,6 +9,7 @@ use App\Facts\NumberWindow;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Database\Bulk;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -44,7 +45,7 @@ final readonly class Scores
                 ->value('id');
 
             return $waiting === null
-                ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId)
+                ? $this->desk->begin(new NewWork(ScoreWork::class, $storeId, 0, $userId))
                 : Typed::int($waiting);
         });
     }

@@ -88,12 +88,11 @@ final class StoreWords
                 $rows[$word] = [$store->id, $word, 1, $userId, $now];
             }
         }
-        Bulk::write(
+        Bulk::upsert(
             'write_words',
             ['store_id', 'word', 'by_hand', 'user_id', 'learned_at'],
             array_values($rows),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE by_hand = 1, user_id = VALUES(user_id)',
+            'by_hand = 1, user_id = VALUES(user_id)',
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Write\Http;
 use App\Access\Models\User;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Typed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -111,7 +112,7 @@ final class ChecksController
     {
         /** @var User $user */
         $user = $request->user();
-        $desk->begin(RecheckWork::class, $store->id, $store->id, $user->id);
+        $desk->begin(new NewWork(RecheckWork::class, $store->id, $store->id, $user->id));
 
         return back()->with('done', $done.' All texts are checked again in the background.');
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Web\TableDownload;
 use App\Stores\Models\Store;
@@ -53,13 +54,19 @@ final class SheetController
         $name = "{$store->slug}-texts";
 
         return $request->query('form') === 'long'
-            ? TableDownload::of($name, $format, TextExport::COLUMNS, static fn (): iterable => $export->rows($store))
+            ? TableDownload::of(
+                $name,
+                $format,
+                static fn (): TableRows => new TableRows(TextExport::COLUMNS, $export->rows($store)),
+            )
             : TableDownload::of(
                 $name,
                 $format,
-                WideSheet::COLUMNS,
-                static fn (): iterable => $wide->rows($store, $filter, $ticked),
-                WideSheet::WIDTHS,
+                static fn (): TableRows => new TableRows(
+                    WideSheet::COLUMNS,
+                    $wide->rows($store, $filter, $ticked),
+                    WideSheet::WIDTHS,
+                ),
             );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Recipes;
 
 use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -135,7 +136,7 @@ final class RecipeRuns
                 ],
         );
 
-        return ['run' => $run, 'work' => $this->desk->begin(RecipeWork::class, $store->id, $run, $userId)];
+        return ['run' => $run, 'work' => $this->desk->begin(new NewWork(RecipeWork::class, $store->id, $run, $userId))];
     }
 
     /**
@@ -152,7 +153,7 @@ final class RecipeRuns
                 ->where('phase', (string) array_key_first($phases))
                 ->update(['phase' => (string) reset($phases)] + $values) === 0
                 ? null
-                : $this->desk->begin(RecipeWork::class, $store->id, $run, $values['user_id']),
+                : $this->desk->begin(new NewWork(RecipeWork::class, $store->id, $run, $values['user_id'])),
         );
     }
 }

@@ -267,12 +267,11 @@ final class RecipeWork implements LongWork
     /** @param  list<array{int, int, int, ?string}>  $rows  run, resource, what became of it, and the draft before it */
     private static function tell(array $rows): void
     {
-        Bulk::write(
+        Bulk::upsert(
             'write_recipe_rows',
             ['run_id', 'resource_id', 'applied', 'was', 'outcome', 'text', 'dropped'],
             array_map(static fn (array $row): array => [...$row, '', '', ''], $rows),
-            'INSERT',
-            'ON DUPLICATE KEY UPDATE applied = VALUES(applied), was = VALUES(was)',
+            'applied = VALUES(applied), was = VALUES(was)',
         );
     }
 }

@@ -9,6 +9,7 @@ use App\Changes\Origin;
 use App\Inventory\Makers;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
@@ -58,7 +59,7 @@ final class Claims
     public static function begin(int $storeId): void
     {
         if (! (WorkView::latest($storeId, ClaimsWork::sort())?->isActive() ?? false)) {
-            app(WorkDesk::class)->begin(ClaimsWork::class, $storeId, 0, null);
+            app(WorkDesk::class)->begin(new NewWork(ClaimsWork::class, $storeId));
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Write\Suggestions;
 
 use App\Connectors\Wording\WordingClient;
 use App\Platform\Database\Bulk;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -117,7 +118,7 @@ final class Wishes
 
             return [
                 'wish' => $id,
-                'work' => $this->desk->begin(SuggestWork::class, $store->id, $id, $userId),
+                'work' => $this->desk->begin(new NewWork(SuggestWork::class, $store->id, $id, $userId)),
             ];
         });
     }

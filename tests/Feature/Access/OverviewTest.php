@@ -8,6 +8,7 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Gather\Files\FileSort;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Events\RulesChanged;
@@ -393,8 +394,8 @@ it('tells what has changed since somebody was here, and how fresh each source is
 it('stops long work from the overview, releases only by those who send', function (): void {
     $store = (new Site())->linking('/', [])->store();
     $desk = app(WorkDesk::class);
-    $crawl = $desk->begin(App\Gather\Pages\ReindexWork::class, $store->id, 0, null);
-    $release = $desk->begin(App\Release\Sending\SendWork::class, $store->id, 0, null);
+    $crawl = $desk->begin(new NewWork(App\Gather\Pages\ReindexWork::class, $store->id));
+    $release = $desk->begin(new NewWork(App\Release\Sending\SendWork::class, $store->id));
     $at = "/s/{$store->slug}/works";
     $this->post("$at/$crawl/stop")->assertRedirect('/sign-in');
     $this->actingAs(member($store, Role::Viewer))

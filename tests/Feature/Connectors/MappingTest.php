@@ -11,6 +11,7 @@ use App\Connectors\Shop\WriteResult;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -295,7 +296,7 @@ it(
                 ->toStartWith('A better description')
                 ->and($extras['care']['value'])
                 ->toBe('Wash by hand');
-            $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+            $undo = app(Releases::class)->undo($store, new UndoWish($begun['release']), null);
             app(WorkDesk::class)->workToEnd(sure($undo['work']));
             expect(
                 array_column(
@@ -508,7 +509,7 @@ it(
         expect((string) file_get_contents("$base/mugs/1000-ash-mug.html"))->toContain(
             "rel=\"canonical\" href=\"$base/shop/mugs\"",
         );
-        $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+        $undo = app(Releases::class)->undo($store, new UndoWish($begun['release']), null);
         expect(app(WorkDesk::class)->workToEnd((int) $undo['work']))
             ->toBe('done')
             ->and((string) file_get_contents("$base/mugs/1000-ash-mug.html"))

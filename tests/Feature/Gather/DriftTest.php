@@ -14,6 +14,7 @@ use App\Changes\HistoryEvent;
 use App\Changes\NewHistoryEntry;
 use App\Changes\Origin;
 use App\Gather\Changed\DecideWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -244,11 +245,15 @@ it('goes on deciding by the codes of an upgrade where it was begun by words', fu
     }
     expect(DB::table('drifts')->where('store_id', $this->store->id)->where('cause', $theme)->count())->toBe(2);
     $user = member($this->store, Role::Writer);
-    $work = app(WorkDesk::class)->begin(DecideWork::class, $this->store->id, 0, $user->id, [
-        'verb' => 'accept',
-        'field' => 1,
-        'cause' => $theme,
-    ]);
+    $work = app(WorkDesk::class)->begin(
+        new NewWork(
+            DecideWork::class,
+            $this->store->id,
+            0,
+            $user->id,
+            ['verb' => 'accept', 'field' => 1, 'cause' => $theme],
+        ),
+    );
     (require app_path('Changes/Migrations/2026_11_30_000071_code_drift_causes.php'))->up();
     expect(DB::table('drifts')->where('store_id', $this->store->id)->orderBy('resource_id')->pluck('cause')->all())
         ->toBe($codes)

@@ -7,6 +7,7 @@ use App\Connectors\Http\Browser;
 use App\Connectors\Http\BrowserProcess;
 use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
@@ -49,7 +50,7 @@ it('shows what script makes of a page beside what was sent, and reaches nothing 
         ->and(Renders::sample($store))
         ->toContain($page);
     $elsewhere->asked();
-    $work = app(WorkDesk::class)->begin(RenderWork::class, $store->id, 0, null, ['left' => [$page]]);
+    $work = app(WorkDesk::class)->begin(new NewWork(RenderWork::class, $store->id, 0, null, ['left' => [$page]]));
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
     $render = DB::table('gather_renders')->where('page_id', $page)->first();
     [$raw, $shown] = [json_decode((string) $render?->raw, true), json_decode((string) $render?->shown, true)];

@@ -13,8 +13,10 @@ use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\NewEvent;
 use App\Platform\Work\WorkDesk;
 use App\Release\Campaigns\Campaigns;
+use App\Release\Campaigns\NewCampaign;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -47,7 +49,11 @@ function workOf(Store $store, int $release): void
 /** A campaign that puts a word in front of the titles of all products. */
 function saleFor(Store $store, bool $alsoCut = true): int
 {
-    $campaign = app(Campaigns::class)->plan($store, 'Harvest sale', '2031-11-28T00:00', '2031-12-01T23:59', null);
+    $campaign = app(Campaigns::class)->plan(
+        $store,
+        new NewCampaign('Harvest sale', '2031-11-28T00:00', '2031-12-01T23:59'),
+        null,
+    );
     test()
         ->actingAs(member($store, Role::Writer))
         ->post("/s/$store->slug/release/campaigns/$campaign/texts", [
@@ -234,7 +240,11 @@ it('leaves out what would be cut off, takes texts from a file, and drops some', 
 
 it('refuses times and texts that cannot be', function (): void {
     $store = crawledStore();
-    $plan = fn (string $from, string $to) => fn () => app(Campaigns::class)->plan($store, 'x', $from, $to, null);
+    $plan = fn (string $from, string $to) => fn () => app(Campaigns::class)->plan(
+        $store,
+        new NewCampaign('x', $from, $to),
+        null,
+    );
     expect($plan('2031-12-02T00:00', '2031-12-01T00:00'))
         ->toThrow(InvalidArgumentException::class)
         ->and($plan('2020-12-01T00:00', '2020-12-02T00:00'))
@@ -242,7 +252,11 @@ it('refuses times and texts that cannot be', function (): void {
         ->and($plan('2031-01-01T00:00', '2031-12-01T00:00'))
         ->toThrow(InvalidArgumentException::class);
     $approver = member($store, Role::Approver);
-    $empty = app(Campaigns::class)->plan($store, 'Empty', '2031-11-28T00:00', '2031-12-01T23:59', null);
+    $empty = app(Campaigns::class)->plan(
+        $store,
+        new NewCampaign('Empty', '2031-11-28T00:00', '2031-12-01T23:59'),
+        null,
+    );
     expect(fn () => app(Campaigns::class)->approve($store, $empty, $approver->id))->toThrow('no texts');
     [$one, $two] = [saleFor($store), saleFor($store)];
     app(Campaigns::class)->approve($store, $one, $approver->id);
@@ -292,7 +306,7 @@ it('releases nothing on days that are kept free of releases; taking back still w
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/$store->slug/weigh/calendar/$event/drop")
         ->assertForbidden();
-    $undo = app(Releases::class)->undo($store, $made['release'], null, null);
+    $undo = app(Releases::class)->undo($store, new UndoWish($made['release']), null);
     expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
 });
 

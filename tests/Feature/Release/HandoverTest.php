@@ -7,11 +7,13 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
+use App\Release\Handing\FileColumns;
 use App\Release\Handing\Handover;
 use App\Release\Handing\ShopFiles;
 use App\Release\Items\Via;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
@@ -60,7 +62,7 @@ it('finds on sight what the columns of a shop’s file are, and remembers what w
     expect(shopFile($store, 'plain.csv', $plain)->fields)->toMatchArray(['key' => 0, 'url' => 1, 'description' => 4]);
     // Confirmed otherwise once, it is remembered for the next file with these columns.
     $files = app(ShopFiles::class);
-    $files->confirm($store, $file, 'items', ['key' => 0, 'url' => 1, 'title' => 3], [6]);
+    $files->confirm($store, $file, new FileColumns('items', ['key' => 0, 'url' => 1, 'title' => 3], [6]));
     $path = (string) tempnam(sys_get_temp_dir(), 'again');
     file_put_contents($path, $bytes);
     expect($files->take($store, null, 'wares 2.csv', $path))
@@ -112,7 +114,11 @@ it(
 
         // What its columns are stays as it was, for the file is made anew at each download.
         expect(
-            fn () => app(ShopFiles::class)->confirm($store, $file, 'items', ['key' => 0, 'title' => 2], null),
+            fn () => app(ShopFiles::class)->confirm(
+                $store,
+                $file,
+                new FileColumns('items', ['key' => 0, 'title' => 2], null),
+            ),
         )->toThrow(InvalidArgumentException::class, 'A release was made of this file');
 
         // Somebody imports the file into the shop.
@@ -146,7 +152,7 @@ it(
 
         // Taken back: a file that puts the former values back, though the one that the shop exported is older than the
         // release.
-        $undo = app(Releases::class)->undo($store, $made['release'], null, null);
+        $undo = app(Releases::class)->undo($store, new UndoWish($made['release']), null);
         expect(
             DB::table('release_items')->where('release_id', $undo['release'])->pluck('state')->countBy()->all(),
         )->toBe(['handed' => 30]);

@@ -7,9 +7,11 @@ use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Changes\ShownPart;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Tend\Finding\Finds;
@@ -134,7 +136,7 @@ it(
             ]['target'],
         );
 
-        $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+        $undo = app(Releases::class)->undo($store, new UndoWish($begun['release']), null);
         expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
         lookAtAll($undo['release']);
         expect(array_combine(array_keys($before), array_map(shopPage(...), array_keys($before))))
@@ -296,7 +298,7 @@ it('makes structured data of a cause ready as work of its own, once, though its 
     $store = crawledStore();
     tend($store);
     $cause = (int) DB::table('tend_causes')->where('store_id', $store->id)->where('type', 60)->value('id');
-    $work = app(WorkDesk::class)->begin(PutWork::class, $store->id, $cause, null);
+    $work = app(WorkDesk::class)->begin(new NewWork(PutWork::class, $store->id, $cause));
     $code =
         'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
         $work.

@@ -7,6 +7,7 @@ use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
 
@@ -42,14 +43,14 @@ it('makes texts live, sees them on the page, and takes them back to the byte', f
         ->first();
     expect($text)->origin->toBe('hand')->shown->toEndWith(' – Tindrel')->stored->toStartWith('Better title');
 
-    $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
+    $undo = app(Releases::class)->undo($this->store, new UndoWish($begun['release']), null);
     expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
     lookAtAll($undo['release']);
     expect(array_map(shopPage(...), $paths))
         ->toBe($before)
         ->and(DB::table('release_items')->where('release_id', $undo['release'])->where('seen', 'seen')->count())
         ->toBe(9);
-    expect(fn () => app(Releases::class)->undo($this->store, $begun['release'], null, null))->toThrow(
+    expect(fn () => app(Releases::class)->undo($this->store, new UndoWish($begun['release']), null))->toThrow(
         InvalidArgumentException::class,
     );
 });
@@ -104,7 +105,7 @@ it(
         expect(
             DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'seen')->count(),
         )->toBe(36);
-        $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
+        $undo = app(Releases::class)->undo($this->store, new UndoWish($begun['release']), null);
         app(WorkDesk::class)->workToEnd(sure($undo['work']));
         expect(array_map(shopPage(...), $paths))->toBe($before);
     },
@@ -188,8 +189,7 @@ it('takes back single pages, and tells when what it would take back is no longer
     changeInShop($ids[1], ['title' => 'Changed after the release']);
     $undo = app(Releases::class)->undo(
         $this->store,
-        $begun['release'],
-        [(int) $items[0]?->id, (int) $items[1]?->id],
+        new UndoWish($begun['release'], [(int) $items[0]?->id, (int) $items[1]?->id]),
         null,
     );
     app(WorkDesk::class)->workToEnd(sure($undo['work']));

@@ -11,6 +11,7 @@ use App\Changes\Origin;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
 use App\Gather\Files\Imports;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\DeleteWork;
 use App\Stores\Leaving\ExportWork;
@@ -139,7 +140,7 @@ it('deletes a store to its last row and file, and nothing of another', function 
     }
     Storage::disk('uploads')->assertMissing($files);
     expect(rowsByTable($other->id))->toBe($others);
-    expect($desk->workToEnd($desk->begin(DeleteWork::class, 0, $store->id, null)))->toBe('done');
+    expect($desk->workToEnd($desk->begin(new NewWork(DeleteWork::class, 0, $store->id))))->toBe('done');
 });
 
 it('waits with deleting until nobody works in the store any more', function (): void {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Platform\Work\LeaseLost;
 use App\Platform\Work\LongWork;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
@@ -54,7 +55,7 @@ it('works slice after slice to the end, and says so once', function (): void {
 
         return $slices < 4 ? SliceEnd::more() : SliceEnd::done();
     };
-    $id = app(WorkDesk::class)->begin(CountingWork::class, 1, 0, null);
+    $id = app(WorkDesk::class)->begin(new NewWork(CountingWork::class, 1));
     expect(app(WorkDesk::class)->workToEnd($id))
         ->toBe('done')
         ->and($slices)
@@ -68,7 +69,7 @@ it('works slice after slice to the end, and says so once', function (): void {
 it('lets one process at a time hold it, and another take over when the holder is dead', function (): void {
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     DB::table('work')
         ->where('id', $id)
         ->update(['state' => 'running', 'owner' => 'elsewhere:1', 'fence' => 7, 'expires_at' => now()->addSeconds(30)]);
@@ -90,7 +91,7 @@ it('stops a process whose lease was taken before it writes anything', function (
         return SliceEnd::done();
     };
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     $desk->slice($id);
     expect($wrote)
         ->toBeFalse()
@@ -101,7 +102,7 @@ it('stops a process whose lease was taken before it writes anything', function (
 it('tries again after an error, later each time, and gives up in the end with the reason', function (): void {
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => throw new RuntimeException('the disk is full');
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     for ($i = 0; $i < 5; $i++) {
         DB::table('work')
             ->where('id', $id)
@@ -124,7 +125,7 @@ it('throws out whoever beats without a lease', function (): void {
 it('rings for what is due and held by nobody', function (): void {
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     // What other tests left waiting would be rung for first.
     DB::table('work')
         ->where('id', '<', $id)
@@ -194,7 +195,7 @@ it('does a write again that met the locks of somebody who saved something', func
         return SliceEnd::done();
     };
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     $desk->slice($id);
     expect(fgets($pipes[1]))->toBe("done\n");
     fclose($pipes[1]);
@@ -230,7 +231,7 @@ it('answers who stops or follows at once, however long a fenced write takes', fu
         return $run->stopAsked() ? SliceEnd::stopped() : SliceEnd::done();
     };
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     expect($desk->workToEnd($id))
         ->toBe('stopped')
         ->and($seen)
@@ -242,7 +243,7 @@ it(
     function (): void {
         CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
         $desk = app(WorkDesk::class);
-        $id = $desk->begin(CountingWork::class, 1, 0, null);
+        $id = $desk->begin(new NewWork(CountingWork::class, 1));
         $holder = elsewhere();
         $holder
             ->table('work')
@@ -271,7 +272,7 @@ it('keeps nothing of a write whose lease was taken meanwhile', function (): void
         return SliceEnd::done();
     };
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     $desk->slice($id);
     expect(DB::table('cache')->where('key', $key)->exists())
         ->toBeFalse()
@@ -285,7 +286,7 @@ it('keeps nothing of a write whose lease was taken meanwhile', function (): void
 it('is held up neither by a clock that was ahead nor by one that was put back', function (): void {
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::later(600);
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     // A lease from when the clock was two days ahead.
     DB::update(
         'UPDATE work SET state = ?, owner = ?, expires_at = TIMESTAMPADD(DAY, 2, UTC_TIMESTAMP(3)) WHERE id = ?',
@@ -323,7 +324,7 @@ it('lets short work pass long work', function (): void {
         return count($queues) < 3 ? SliceEnd::more() : SliceEnd::done();
     };
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     $desk->slice($id);
     DB::table('work')
         ->where('id', $id)
@@ -345,7 +346,7 @@ it('tells trouble with the database in words', function (): void {
         ->update(['value' => '2']);
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => $write() > 0 ? SliceEnd::done() : SliceEnd::done();
     $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $id = $desk->begin(new NewWork(CountingWork::class, 1));
     DB::table('work')
         ->where('id', $id)
         ->update(['failures' => 4]);

@@ -21,6 +21,7 @@ use App\Release\Making\Portion;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
 use App\Release\Sending\LookWork;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Untangle\Deciding\Plan;
@@ -122,7 +123,7 @@ it('folds every duplicate of the shop, sees it live, and takes all of it back', 
         ->and(Plan::of($store, array_column($plan->changes, 'page'))->put($store, null))
         ->toBe(0);
 
-    $undo = app(Releases::class)->undo($store, $release, null, null);
+    $undo = app(Releases::class)->undo($store, new UndoWish($release), null);
     expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
     lookOnce($undo['release']);
     expect(array_map(static fn (array $change): string => shopSays($path($change['page'])), $plan->changes))
@@ -524,7 +525,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
         ->toBe($now?->page_id)
         ->and(DB::table('page_index')->where('page_id', $now?->page_id)->value('status'))
         ->toBe(200);
-    $undo = app(Releases::class)->undo($store, $release, null, null);
+    $undo = app(Releases::class)->undo($store, new UndoWish($release), null);
     app(WorkDesk::class)->workToEnd(sure($undo['work']));
     expect(shopSays('/lamp/quite-another-lamp'))
         ->toBe('redirects to '.str_replace((string) getenv('SHOP_URL'), '', $old))

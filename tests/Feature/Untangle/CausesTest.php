@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Untangle\Lists\CauseProgress;
 use App\Untangle\UntangleStep;
@@ -94,7 +95,7 @@ it(
         $this->get(route('untangle.cause', [$store, $cause->id]))
             ->assertOk()
             ->assertSee(number_format($ready).' live');
-        $back = app(Releases::class)->undo($store, $sent['release'], null, null);
+        $back = app(Releases::class)->undo($store, new UndoWish($sent['release']), null);
         expect(app(WorkDesk::class)->workToEnd(sure($back['work'])))->toBe('done');
         CauseProgress::learn($store);
         expect($now()->live)->toBe(0)->and($waits())->toBe($before);

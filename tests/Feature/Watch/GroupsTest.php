@@ -12,6 +12,7 @@ use App\Gather\Files\FileSort;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeBook;
 use App\Watch\Changed\Marks;
@@ -161,7 +162,7 @@ it(
         expect($made)->toBe(['hand' => null, 'recipe' => $recipe]);
         DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
         expect(DB::table('watch_pages')->where('store_id', $store->id)->where('recipe_id', $recipe)->count())->toBe(5);
-        ['release' => $undo, 'work' => $work] = app(Releases::class)->undo($store, $release, null, null);
+        ['release' => $undo, 'work' => $work] = app(Releases::class)->undo($store, new UndoWish($release), null);
         expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
         expect(
             DB::table('history')

@@ -7,6 +7,7 @@ use App\Changes\Live\LiveChanges;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Watch\Changed\ChangeBook;
 use App\Watch\Lists\Learned;
 use App\Watch\Lists\ResultList;
@@ -80,7 +81,7 @@ it('takes a release down as it went live, with what was promised on that day', f
 
     // What is taken back is known by page; the undo is no change of its own.
     $item = (int) DB::table('release_items')->where('release_id', $release)->orderBy('id')->value('id');
-    ['work' => $work] = app(Releases::class)->undo($store, $release, [$item], null);
+    ['work' => $work] = app(Releases::class)->undo($store, new UndoWish($release, [$item]), null);
     expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
     DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
     expect(DB::table('watch_changes')->where('store_id', $store->id)->count())

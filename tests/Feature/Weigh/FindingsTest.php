@@ -61,7 +61,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
             (int) $row->queries,
             array_column($row->best, 'text'),
         ],
-        Findings::wins($store, new Lens(), $sort, null)['rows'],
+        Findings::wins($store, new Lens(), $sort)['rows'],
     );
     // At the top, beyond 20, the store's own name and what another page does better are no quick wins.
     expect($found('near'))
@@ -233,7 +233,7 @@ it('sees a season come from a year earlier, and says by when to work', function 
 it('lists for the buyers what is searched for and cannot be bought', function (): void {
     $store = weighableStore();
     weigh($store);
-    $rows = Findings::missing($store, new Lens(), null)['rows'];
+    $rows = Findings::missing($store, new Lens())['rows'];
     expect($rows)
         ->toHaveCount(1)
         ->and($rows[0]->url)

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -221,7 +222,7 @@ it('weighs a store once at a time: a second weighing waits for the first, and it
     $store = weighableStore();
     weigh($store);
     $scores = weighed($store);
-    $first = app(WorkDesk::class)->begin(ScoreWork::class, $store->id, 0, null);
+    $first = app(WorkDesk::class)->begin(new NewWork(ScoreWork::class, $store->id));
     DB::table('work')
         ->where('id', $first)
         ->update([
@@ -231,7 +232,7 @@ it('weighs a store once at a time: a second weighing waits for the first, and it
             'owner' => 'elsewhere',
             'expires_at' => now()->addMinute(),
         ]);
-    $second = app(WorkDesk::class)->begin(ScoreWork::class, $store->id, 0, null);
+    $second = app(WorkDesk::class)->begin(new NewWork(ScoreWork::class, $store->id));
     app(WorkDesk::class)->slice($second);
     expect(DB::table('work')->where('id', $second)->value('state'))
         ->toBe('waiting')

@@ -13,6 +13,7 @@ use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\CalendarFile;
@@ -378,7 +379,7 @@ it(
             ->update(['wake_at' => now()->subSecond()]);
         app(WorkDesk::class)->slice((int) $look);
         expect($states())->toBe(['seen', 'planned']);
-        $back = app(Releases::class)->undo($store, $sent['release'], null, null);
+        $back = app(Releases::class)->undo($store, new UndoWish($sent['release']), null);
         expect(app(WorkDesk::class)->workToEnd(sure($back['work'])))
             ->toBe('done')
             ->and($states())

@@ -7,6 +7,7 @@ use App\Changes\Drafts;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
+use App\Release\UndoWish;
 use App\Write\Desk\DeskSheet;
 use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
@@ -124,7 +125,7 @@ it(
             ->toBe(WROTE['intro'])
             ->and(DB::table('drifts')->where('store_id', $this->store->id)->count())
             ->toBe(0);
-        $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
+        $undo = app(Releases::class)->undo($this->store, new UndoWish($begun['release']), null);
         expect(app(WorkDesk::class)->workToEnd(sure($undo['work'])))->toBe('done');
         lookAtAll($undo['release']);
         $after = (string) file_get_contents((string) $this->product->url);
