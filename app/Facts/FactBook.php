@@ -53,11 +53,9 @@ final readonly class FactBook
      * Makes the import the owner of these days, all of one calendar month.
      *
      * @param  non-empty-list<array{day: string, days: int, rows: int}>  $days
-     * @param  string  $path  of a file on this machine with all their rows: keys, then sums, between tabs, in the order
-     *     of the key, each key once
-     * @param  int  $lines  in that file
+     * @param  FactFile  $file  with all their rows
      */
-    public function takeDays(int $import, array $days, string $path, int $lines, ?RowScope $scope = null): void
+    public function takeDays(int $import, array $days, FactFile $file, ?RowScope $scope = null): void
     {
         $scope ??= RowScope::store();
         ChangingFacts::begin($this->storeId);
@@ -70,11 +68,11 @@ final readonly class FactBook
         $pdo = DB::connection()->getPdo();
         $written = $pdo->exec(
             'LOAD DATA LOCAL INFILE '.
-                $pdo->quote($path).
+                $pdo->quote($file->path).
                 " INTO TABLE {$this->facts->rows()} CHARACTER SET ascii ({$this->columns()}) SET store_id = {$this->storeId}, grain = {$this->grain}",
         );
-        if ($written !== $lines) {
-            throw new LogicException("Of $lines rows the database took ".(int) $written.'.');
+        if ($written !== $file->lines) {
+            throw new LogicException("Of {$file->lines} rows the database took ".(int) $written.'.');
         }
         Bulk::write(
             'fact_days',

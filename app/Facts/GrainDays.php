@@ -37,26 +37,24 @@ final readonly class GrainDays
     /**
      * Parts by grain and days, those that count first before the others.
      *
+     * @param  array{string, string}  $days  the first and the last
      * @param  int  $asked  bits that must be told
      * @return list<self>
      */
-    public static function of(
-        int $store,
-        FactTable $facts,
-        string $first,
-        string $last,
-        int $asked = Grain::PAGE,
-    ): array {
+    public static function of(int $store, FactTable $facts, array $days, int $asked = Grain::PAGE): array
+    {
         return self::parts(
             $store,
             $facts,
-            DB::select(
-                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
+            self::telling(
+                $asked | Grain::DAY,
+                DB::select(
+                    "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
                     AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain
                     ORDER BY day",
-                [$store, $facts->value, $first, $last],
+                    [$store, $facts->value, ...$days],
+                ),
             ),
-            $asked | Grain::DAY,
             1,
         );
     }
@@ -69,21 +67,24 @@ final readonly class GrainDays
         return self::parts(
             $store,
             $facts,
-            DB::select(
-                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
+            self::telling(
+                $asked,
+                DB::select(
+                    "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
                     AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain",
-                [$store, $facts->value, $window->firstDay, $length],
+                    [$store, $facts->value, $window->firstDay, $length],
+                ),
             ),
-            $asked,
             $length,
         );
     }
 
     /**
+     * @param  int  $asked  bits that must be told
      * @param  array<array-key, stdClass>  $rows  day, grain and whether only some countries are in
-     * @return list<self>
+     * @return array<string, non-empty-array<int, bool>> whether only some countries are in, by day and grain
      */
-    private static function parts(int $store, FactTable $facts, array $rows, int $asked, int $length): array
+    private static function telling(int $asked, array $rows): array
     {
         $known = [];
         foreach ($rows as $row) {
@@ -91,6 +92,16 @@ final readonly class GrainDays
                 $known[(string) $row->day][(int) $row->grain] = (bool) $row->is_part;
             }
         }
+
+        return $known;
+    }
+
+    /**
+     * @param  array<string, non-empty-array<int, bool>>  $known  as telling() has it
+     * @return list<self>
+     */
+    private static function parts(int $store, FactTable $facts, array $known, int $length): array
+    {
         $parts = [];
         foreach ($known as $day => $grains) {
             $order = Grain::coarsestFirst(array_keys($grains));

@@ -128,7 +128,14 @@ final readonly class PageNumbers
             'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions')),
         ];
 
-        $own = self::ofDays($store, $page, $window, $parts, $total);
+        $own = $window->isPeriod
+            ? [
+                'clicks' => $total['clicks'],
+                'impressions' => $total['impressions'],
+                'position' => $total['position'],
+                'days' => $window->length(),
+            ]
+            : self::ofDays($store, $page, $window, $parts);
 
         return new self(
             $window,
@@ -179,24 +186,10 @@ final readonly class PageNumbers
      * The page's own figures of the days that rows by query tell.
      *
      * @param  list<GrainDays>  $queryParts
-     * @param  array{clicks: int, impressions: int, position: ?float, visits: int, orders: int, revenue: float}  $total
      * @return array{clicks: int, impressions: int, position: ?float, days: int}
      */
-    private static function ofDays(
-        Store $store,
-        int $page,
-        NumberWindow $window,
-        array $queryParts,
-        array $total,
-    ): array {
-        if ($window->isPeriod) {
-            return [
-                'clicks' => $total['clicks'],
-                'impressions' => $total['impressions'],
-                'position' => $total['position'],
-                'days' => $window->length(),
-            ];
-        }
+    private static function ofDays(Store $store, int $page, NumberWindow $window, array $queryParts): array
+    {
         $days = array_fill_keys(
             array_merge(...array_map(static fn (GrainDays $part): array => $part->days, $queryParts)),
             true,
@@ -207,7 +200,7 @@ final readonly class PageNumbers
                     static fn (GrainDays $part): ?GrainDays => $part->on(
                         static fn (string $day): bool => isset($days[$day]),
                     ),
-                    GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay),
+                    GrainDays::of($store->id, FactTable::Search, [$window->firstDay, $window->lastDay]),
                 ),
             ),
         );
@@ -269,7 +262,7 @@ final readonly class PageNumbers
 
         return $window->isPeriod
             ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked)
-            : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
+            : GrainDays::of($store->id, FactTable::Search, [$window->firstDay, $window->lastDay], $asked);
     }
 
     /** @param  list<GrainDays>  $parts  one at least */

@@ -90,7 +90,7 @@ final readonly class PageWeeks
                     $columns,
                 ),
             );
-            foreach (GrainDays::of($this->storeId, $facts, $first, $last) as $part) {
+            foreach (GrainDays::of($this->storeId, $facts, [$first, $last]) as $part) {
                 $part = $part->on(static fn (string $day): bool => in_array(self::weekOf($day), $weeks, true));
                 if ($part !== null) {
                     DB::insert(

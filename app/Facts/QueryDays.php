@@ -23,8 +23,7 @@ final class QueryDays
                 : GrainDays::of(
                     $store->id,
                     FactTable::Search,
-                    $window->firstDay,
-                    $window->lastDay,
+                    [$window->firstDay, $window->lastDay],
                     Grain::PAGE | Grain::QUERY | Grain::DAY,
                 );
     }

@@ -20,7 +20,7 @@ final readonly class SalesSum
         $revenue = $returned = 0.0;
         $orders = 0;
         $days = [];
-        foreach (GrainDays::of($store, FactTable::Sales, $first, $last) as $part) {
+        foreach (GrainDays::of($store, FactTable::Sales, [$first, $last]) as $part) {
             $row = Rows::sole(
                 'SELECT SUM(r.revenue) AS revenue, SUM(r.returned) AS returned, SUM(r.orders) AS orders FROM '.
                     FactTable::Sales->rows().

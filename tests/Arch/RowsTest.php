@@ -17,6 +17,13 @@ function isRowType(?Node $type): bool
     return $name instanceof Node\Name && $name->toString() === 'stdClass';
 }
 
+function isSelf(?Node $type): bool
+{
+    $name = $type instanceof Node\NullableType ? $type->type : $type;
+
+    return $name instanceof Node\Name && in_array($name->toString(), ['self', 'static'], true);
+}
+
 /**
  * Where a row of the database leaves the class that asked for it: whoever reads it there does not see what is in it.
  * The database's own helpers are left out, and what reads JSON of other programs.
@@ -35,7 +42,11 @@ function rowsThatLeave(string $source, string $path): array
         $isTaken = $params !== [] || preg_match('/@param[^*]*\bstdClass\b/', $doc) === 1;
         $isGiven = isRowType($method->returnType) || preg_match('/@return[^*]*\bstdClass\b/', $doc) === 1;
         $isKept = array_filter($params, static fn (Node\Param $param): bool => $param->isPublic()) !== [];
-        if ($isKept || ($method->isPublic() && ($isGiven || ($isTaken && ! in_array($name, MAKERS, true))))) {
+        // A maker gives what it is named after: the record, or several of them.
+        $isMaker =
+            in_array($name, MAKERS, true) &&
+            (isSelf($method->returnType) || preg_match('/@return[^*]*\bself\b/', $doc) === 1);
+        if ($isKept || ($method->isPublic() && ($isGiven || ($isTaken && ! $isMaker)))) {
             $leaving[] = "$path: $name";
         }
     }
@@ -74,6 +85,7 @@ it('sees a row that leaves its class', function (string $code, bool $isSeen): vo
     'taken in a list' => ['/** @param list<stdClass> $rows */ public function tell(array $rows): void {}', true],
     'kept' => ['private function __construct(public stdClass $row) {}', true],
     'made a record of' => ['public static function from(stdClass $row): self { return new self(); }', false],
+    'made something else of' => ['public static function of(stdClass $row): array { return []; }', true],
     'told by a maker' => ['public static function of(int $id): stdClass { return new stdClass(); }', true],
     'handed on within' => ['private function tell(stdClass $row): string { return ""; }', false],
 ]);

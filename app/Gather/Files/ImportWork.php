@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Facts\FactBook;
+use App\Facts\FactFile;
 use App\Facts\Lists\ListBook;
 use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
@@ -167,7 +168,7 @@ final class ImportWork implements LongWork
         foreach (self::byMonth($book->daysLeft($import->id, $staged->days(), $import->length())) as $days) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
             try {
-                $run->fenced(fn () => $book->takeDays($import->id, $days, $path, $lines, $scope));
+                $run->fenced(fn () => $book->takeDays($import->id, $days, new FactFile($path, $lines), $scope));
             } finally {
                 unlink($path);
             }

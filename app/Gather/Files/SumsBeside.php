@@ -215,7 +215,7 @@ final readonly class SumsBeside
         foreach (
             $days === [] || $weeks !== []
                 ? []
-                : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part
+                : GrainDays::of($store->id, $facts, [min(array_keys($days)), max(array_keys($days))]) as $part
         ) {
             $part = $part->on(static fn (string $day): bool => isset($days[$day]));
             foreach (

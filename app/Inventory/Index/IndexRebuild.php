@@ -151,7 +151,15 @@ final readonly class IndexRebuild
         /** @var array<string, int> $strays */
         $strays = (array) json_decode((string) $row->strays, true);
         $h1s = count((array) json_decode((string) $row->h1s, true));
-        $product = $sources->products->of($row, $kind);
+        $product = $sources->products->of(
+            new ToldProduct(
+                (int) $row->id,
+                (int) $row->status,
+                $row->product === null ? null : (string) $row->product,
+                (int) $row->text_life,
+            ),
+            $kind,
+        );
         $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $row->id) : $product['life'];
         $marks = self::marksOf($row, $kind, $strays, $h1s) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0);
 

@@ -41,7 +41,7 @@ final readonly class KnownPages
             : 'LEFT JOIN page_index i ON i.page_id = p.id';
         while (true) {
             $pages = DB::select(
-                "SELECT p.id, p.url, p.market_id, p.sources, NULL AS product, 0 AS text_life FROM pages p $missing
+                "SELECT p.id, p.url, p.market_id, p.sources FROM pages p $missing
                     WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".
                     self::CHUNK,
                 [$this->store->id, $after],
@@ -58,7 +58,7 @@ final readonly class KnownPages
             foreach ($pages as $page) {
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
                 $kind = $planned[(int) $page->id] ?? ($told->kindOf((int) $page->id) ?? $rules->kindOf($url, null, []));
-                $product = $products->of($page, $kind);
+                $product = $products->of(new ToldProduct((int) $page->id, 0, null, 0), $kind);
                 $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $page->id) : $product['life'];
                 $why = match (true) {
                     (int) $page->sources === PageSource::Planned->value => WhyNot::Planned,

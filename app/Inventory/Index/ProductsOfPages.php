@@ -67,14 +67,14 @@ final class ProductsOfPages
     }
 
     /** @return array{life: LifeState, stock: ?int, price: ?string} for the list table; the rest waits for write() */
-    public function of(stdClass $row, PageKind $kind): array
+    public function of(ToldProduct $told, PageKind $kind): array
     {
-        $page = (int) $row->id;
+        $page = $told->page;
         $hand = $this->hand[$page] ?? null;
         $file = $this->file[$page] ?? null;
-        $structured = $row->product === null ? null : (array) json_decode((string) $row->product, true);
+        $structured = $told->structured === null ? null : (array) json_decode($told->structured, true);
         // What a page told while it was there is how its product is known again elsewhere.
-        if ($structured === null && $file === null && (int) ($row->status ?? 0) >= 400) {
+        if ($structured === null && $file === null && $told->status >= 400) {
             $this->kept[$page] = true;
 
             return ['life' => LifeState::Unknown, 'stock' => null, 'price' => null];
@@ -86,10 +86,10 @@ final class ProductsOfPages
             [LifeOrigin::Hand, (int) ($hand->life ?? 0)],
             [LifeOrigin::File, self::lifeOf($file)],
             [LifeOrigin::Structured, Typed::int($structured['life'] ?? 0)],
-            [LifeOrigin::Text, $kind === PageKind::Product ? (int) $row->text_life : 0],
+            [LifeOrigin::Text, $kind === PageKind::Product ? $told->textLife : 0],
         ];
-        $told = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
-        $backOn = $told->back_on ?? ($structured['backOn'] ?? null);
+        $firmest = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
+        $backOn = $firmest->back_on ?? ($structured['backOn'] ?? null);
         // A day in the past on which it was to be back says nothing of today: it is what it would be without one.
         if ($backOn !== null && $backOn < $this->today) {
             $backOn = null;
@@ -118,7 +118,7 @@ final class ProductsOfPages
             $life,
             $origin->value,
             $backOn,
-            (string) ($told->replaced_by ?? ''),
+            (string) ($firmest->replaced_by ?? ''),
             $price,
             $first('currency'),
             $stock,

@@ -28,14 +28,14 @@ final class Plans
     }
 
     /**
-     * @param  array<string, mixed>  $before  what was said of the term
-     * @param  array<string, mixed>  $after  what is said of it now
+     * @param  array{array<string, mixed>, array<string, mixed>}  $said  what was said of the term, and what is now
      * @return ?int the page that is planned now
      *
      * @throws InvalidArgumentException where it cannot be planned there
      */
-    public static function follow(Store $store, int $market, array $before, array $after, int $userId): ?int
+    public static function follow(Store $store, int $market, array $said, int $userId): ?int
     {
+        [$before, $after] = $said;
         $old = self::pageOf($before);
         if (! self::isPlanned($after)) {
             $old === null || PlannedResources::drop($store, $old);

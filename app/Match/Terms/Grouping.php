@@ -49,7 +49,7 @@ final class Grouping
         }
         $run->beat(['phase' => 'grouping terms']);
         $heads = $groups->heads();
-        self::byPages($store, $market, $run, $heads, $searches);
+        $heads = self::byPages($heads, $searches, self::resultPages($store, $market, $run));
         $byName = array_flip($names);
         foreach (
             DB::select(
@@ -86,11 +86,12 @@ final class Grouping
      *
      * @param  array<int, int>  $heads  by term
      * @param  array<int, float>  $searches  by term
+     * @param  array<int, array<string, int>>  $pages  result pages by term, as resultPages() tells them
+     * @return array<int, int> heads by term
      */
-    private static function byPages(Store $store, Market $market, WorkRun $run, array &$heads, array $searches): void
+    private static function byPages(array $heads, array $searches, array $pages): array
     {
         $sizes = array_count_values($heads);
-        $pages = self::resultPages($store, $market, $run);
         $groups = [];
         $take = static function (int $term) use (&$groups, &$heads, $pages): void {
             foreach ($pages[$term] ?? [] as $page => $weight) {
@@ -123,6 +124,8 @@ final class Grouping
             }
             $take($term);
         }
+
+        return $heads;
     }
 
     /**

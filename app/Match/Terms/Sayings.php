@@ -25,7 +25,7 @@ final class Sayings
     {
         foreach ($terms as $term) {
             $said = (array) DB::table('match_said')->where(self::key($store, $term->market, $term->digest))->first();
-            self::put($store, $term->market, $term->digest, $what + $said + ['term' => $term->term], $userId);
+            self::put($store, $term, $what + $said + ['term' => $term->term], $userId);
         }
     }
 
@@ -34,13 +34,14 @@ final class Sayings
      *
      * @param  ?array<string, mixed>  $said
      */
-    public static function put(Store $store, int $market, string $digest, ?array $said, int $userId): void
+    public static function put(Store $store, TermKey $term, ?array $said, int $userId): void
     {
+        [$market, $digest] = [$term->market, $term->digest];
         $key = self::key($store, $market, $digest);
         $before = (array) DB::table('match_said')->where($key)->first();
         $planned =
             $said !== null || Plans::isPlanned($before)
-                ? Plans::follow($store, $market, $before, $said ?? [], $userId)
+                ? Plans::follow($store, $market, [$before, $said ?? []], $userId)
                 : null;
         $said === null || ($said['plan_page'] = $planned);
         if ($said === null) {

@@ -184,8 +184,7 @@ final class TermSteps
                 [$market, $digest] = explode('-', $key);
                 Sayings::put(
                     $store,
-                    (int) $market,
-                    (string) hex2bin($digest),
+                    new TermKey((int) $market, (string) hex2bin($digest), ''),
                     is_array($said) ? Typed::map($said) : null,
                     $userId,
                 );

@@ -15,31 +15,27 @@ final class Leaves
 {
     private const NONE = "\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0";
 
-    /**
-     * Leaves all that a cause has, now and later.
-     *
-     * @param  ?string  $reviewOn  a day; null for never
-     */
-    public static function cause(Store $store, int $cause, string $reason, ?string $reviewOn, ?int $user): void
+    /** Leaves all that a cause has, now and later. */
+    public static function cause(Store $store, int $cause, LeaveReason $reason): void
     {
         $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->first();
         if ($row !== null) {
-            DB::transaction(static function () use ($store, $row, $reason, $reviewOn, $user): void {
-                self::write($store, [[(int) $row->type, 0, (string) $row->digest]], $reason, $reviewOn, $user);
+            DB::transaction(static function () use ($store, $row, $reason): void {
+                self::write($store, [[(int) $row->type, 0, (string) $row->digest]], $reason);
                 self::apply($store, [(int) $row->id]);
             });
         }
     }
 
     /** @param  list<int>  $findings */
-    public static function findings(Store $store, array $findings, string $reason, ?string $reviewOn, ?int $user): int
+    public static function findings(Store $store, array $findings, LeaveReason $reason): int
     {
         $rows = DB::table('tend_findings')
             ->where('store_id', $store->id)
             ->whereIn('id', $findings)
             ->where('state', '<>', FindingState::Mended->value)
             ->get(['type', 'page_id', 'cause_id']);
-        DB::transaction(static function () use ($store, $rows, $reason, $reviewOn, $user): void {
+        DB::transaction(static function () use ($store, $rows, $reason): void {
             self::write(
                 $store,
                 array_values(
@@ -48,8 +44,6 @@ final class Leaves
                         ->all(),
                 ),
                 $reason,
-                $reviewOn,
-                $user,
             );
             self::apply($store, array_values(array_unique(Bulk::ids($rows->all(), 'cause_id'))));
         });
@@ -126,7 +120,7 @@ final class Leaves
     }
 
     /** @param  list<array{int, int, string}>  $what  type, page, digest of the cause */
-    private static function write(Store $store, array $what, string $reason, ?string $reviewOn, ?int $user): void
+    private static function write(Store $store, array $what, LeaveReason $reason): void
     {
         foreach ($what as [$type, $page, $digest]) {
             DB::statement(
@@ -134,7 +128,15 @@ final class Leaves
                     VALUES (?, ?, ?, '.
                     (new Bytes($digest))->literal().
                     ', ?, ?, ?, ?)',
-                [$store->id, $type, $page, mb_substr($reason, 0, 300), $reviewOn, $user, now()],
+                [
+                    $store->id,
+                    $type,
+                    $page,
+                    mb_substr($reason->words, 0, 300),
+                    $reason->reviewOn,
+                    $reason->userId,
+                    now(),
+                ],
             );
         }
     }

@@ -8,6 +8,7 @@ use App\Inventory\Selections;
 use App\Platform\Web\Caller;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
+use App\Tend\Found\LeaveReason;
 use App\Tend\Found\Leaves;
 use App\Tend\Found\OrphanEnds;
 use App\Tend\Lists\FindingList;
@@ -32,7 +33,11 @@ final class LeaveController
     public function cause(Request $request, Store $store, int $cause): RedirectResponse
     {
         $given = $request->validate(self::REASON, self::WORDS);
-        Leaves::cause($store, $cause, $given['reason'], $given['review_on'] ?? null, self::user($request));
+        Leaves::cause(
+            $store,
+            $cause,
+            new LeaveReason($given['reason'], $given['review_on'] ?? null, self::user($request)),
+        );
 
         return back()->with('done', 'Left as it is; what later crawls find of this cause, too.');
     }
@@ -50,7 +55,11 @@ final class LeaveController
         );
         $ids = array_values(array_map(intval(...), $given['findings']));
         if ($do === 'leave') {
-            $left = Leaves::findings($store, $ids, $given['reason'], $given['review_on'] ?? null, self::user($request));
+            $left = Leaves::findings(
+                $store,
+                $ids,
+                new LeaveReason($given['reason'], $given['review_on'] ?? null, self::user($request)),
+            );
 
             return back()->with(
                 'done',

@@ -40,7 +40,7 @@ final class Decisions
                 'decided_by' => $choice === null ? null : $userId,
                 'decided_at' => $choice === null ? null : now(),
             ]);
-        Reckoning::of($store, $cause, $sort, $choice ?? Rules::of($store)->choice($sort), $choice !== null);
+        Reckoning::of($store, $cause, $sort, new Choice($choice ?? Rules::of($store)->choice($sort), $choice !== null));
     }
 
     /**
@@ -58,7 +58,7 @@ final class Decisions
                 ->whereNull('decision')
                 ->pluck('id') as $cause
         ) {
-            Reckoning::of($store, Typed::int($cause), $sort, $choice, false);
+            Reckoning::of($store, Typed::int($cause), $sort, new Choice($choice, false));
         }
     }
 
@@ -108,7 +108,7 @@ final class Decisions
     public static function apart(Store $store, int $page, bool $isApart, ?int $userId): void
     {
         $isApart
-            ? self::decide($store, $page, 'apart', 'yes', $userId)
+            ? self::decide($store, $page, ['apart', 'yes'], $userId)
             : DB::table('untangle_decisions')
                 ->where('store_id', $store->id)
                 ->where('page_id', $page)
@@ -160,7 +160,7 @@ final class Decisions
                 ->where('page_id', $page)
                 ->where('sort', 'action')
                 ->delete()
-            : self::decide($store, $page, 'action', $means->value, $userId);
+            : self::decide($store, $page, ['action', $means->value], $userId);
         $row = DB::table('untangle_pages')
             ->where('store_id', $store->id)
             ->where('page_id', $page)
@@ -198,8 +198,10 @@ final class Decisions
             ]);
     }
 
-    private static function decide(Store $store, int $page, string $sort, string $value, ?int $userId): void
+    /** @param  array{string, string}  $what  sort and value of the decision */
+    private static function decide(Store $store, int $page, array $what, ?int $userId): void
     {
+        [$sort, $value] = $what;
         DB::table('untangle_decisions')->upsert(
             [
                 [
@@ -238,7 +240,7 @@ final class Decisions
         if (! $isKeeper) {
             return [];
         }
-        self::decide($store, $page, 'keeper', 'yes', $userId);
+        self::decide($store, $page, ['keeper', 'yes'], $userId);
 
         return $tangle === 0 ? [] : self::changeKeeper($store, $tangle, $page);
     }

@@ -114,7 +114,7 @@ final class OwnDemand
         foreach (
             $this->parts ??= $window->isPeriod
                 ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $window, $asked)
-                : GrainDays::of($this->store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked) as $part
+                : GrainDays::of($this->store->id, FactTable::Search, [$window->firstDay, $window->lastDay], $asked) as $part
         ) {
             foreach (
                 DB::select(

@@ -28,7 +28,7 @@ final class Reckoning
     {
         $counts = [];
         foreach (self::rows($store, $cause) as $row) {
-            $means = self::policy($store, $row, $sort, $choice, true)->means->value;
+            $means = self::policy($store, $row, $sort, new Choice($choice, true))->means->value;
             $counts[$means] = [($counts[$means][0] ?? 0) + 1, ($counts[$means][1] ?? 0) + (int) $row->clicks];
         }
 
@@ -51,19 +51,18 @@ final class Reckoning
                 $store,
                 (int) $cause->id,
                 $sort,
-                $cause->decision ?? Rules::of($store)->choice($sort),
-                $cause->decision !== null,
+                new Choice($cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null),
             );
         }
     }
 
-    public static function of(Store $store, int $cause, CauseSort $sort, string $choice, bool $isDecided): void
+    public static function of(Store $store, int $cause, CauseSort $sort, Choice $choice): void
     {
         $byResult = [];
         $toDo = $safe = $exceptions = 0;
         $actions = [];
         foreach (self::rows($store, $cause) as $row) {
-            $policy = self::policy($store, $row, $sort, $choice, $isDecided);
+            $policy = self::policy($store, $row, $sort, $choice);
             $byResult["{$policy->means->value}\n".(int) $policy->isSafe."\n".Reason::pack([$policy->why])][] =
                 (int) $row->page_id;
             $isToDo = $policy->means !== Means::Leave;
@@ -94,15 +93,10 @@ final class Reckoning
         });
     }
 
-    private static function policy(
-        Store $store,
-        stdClass $row,
-        CauseSort $sort,
-        string $choice,
-        bool $isDecided,
-    ): Policy {
-        $choice = $row->own ?? $choice;
-        $isDecided = $isDecided || $row->own !== null;
+    private static function policy(Store $store, stdClass $row, CauseSort $sort, Choice $ofCause): Policy
+    {
+        $choice = $row->own ?? $ofCause->value;
+        $isDecided = $ofCause->isDecided || $row->own !== null;
         $verdict = CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded;
         $isClosed = WhyNot::from((int) $row->why_not)->isClosed();
         if ($sort === CauseSort::Narrow) {

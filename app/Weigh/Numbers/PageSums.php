@@ -193,7 +193,9 @@ final class PageSums
                 default => '0, 0, 0, 0, r.orders, r.revenue, r.returned, r.margin',
             };
             foreach (
-                $all === [] ? [] : GrainDays::of($this->store->id, $facts, min(array_keys($all)), max(array_keys($all))) as $part
+                $all === []
+                    ? []
+                    : GrainDays::of($this->store->id, $facts, [min(array_keys($all)), max(array_keys($all))]) as $part
             ) {
                 $part = $part->on(static fn (string $day): bool => isset($all[$day]));
                 foreach (
@@ -362,6 +364,6 @@ final class PageSums
     {
         return $this->window->isPeriod
             ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $this->window, $asked)
-            : GrainDays::of($this->store->id, FactTable::Search, $this->firstDay, $this->window->lastDay, $asked);
+            : GrainDays::of($this->store->id, FactTable::Search, [$this->firstDay, $this->window->lastDay], $asked);
     }
 }

@@ -93,7 +93,7 @@ final class RangeWork implements LongWork
                 [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)'],
             ] as [$facts, $sums]
         ) {
-            foreach (GrainDays::of($store, $facts, $range->firstDay, $range->lastDay) as $part) {
+            foreach (GrainDays::of($store, $facts, [$range->firstDay, $range->lastDay]) as $part) {
                 DB::insert(
                     "INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders,
                         revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ?

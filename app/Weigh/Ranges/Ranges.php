@@ -182,7 +182,7 @@ final readonly class Ranges
         $sentences = [];
         foreach (['search' => FactTable::Search, 'sales' => FactTable::Sales] as $word => $facts) {
             $told = 0;
-            foreach (GrainDays::of($store->id, $facts, $range->firstDay, $range->lastDay) as $part) {
+            foreach (GrainDays::of($store->id, $facts, [$range->firstDay, $range->lastDay]) as $part) {
                 $told += $part->before === [] ? count($part->days) : 0;
             }
             $told === $days ||

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Facts\FactFile;
 use App\Facts\FactTable;
 use App\Facts\GrainDays;
 use App\Gather\Files\FileAnswers;
@@ -75,7 +76,7 @@ it('leaves all other pages what finer rows tell, when a coarser file names some'
     // Whether a coarser grain names a page and day is looked up by its key: a range over the store for each row had not
     // ended after eleven minutes on a small shop.
     $parts = array_filter(
-        GrainDays::of($store->id, FactTable::Search, min(some($days)), max(some($days))),
+        GrainDays::of($store->id, FactTable::Search, [min(some($days)), max(some($days))]),
         static fn (GrainDays $part): bool => count($part->before) === 2,
     );
     expect($parts)->not->toBeEmpty();
@@ -481,7 +482,11 @@ it('changes the numbers of a window when all of an import is in', function (): v
     );
     $book = new App\Facts\FactBook($store->id, App\Facts\FactTable::Search, 33);
     DB::transaction(
-        fn () => $book->takeDays($import, [['day' => daysBack(70)[0], 'days' => 1, 'rows' => 0]], '/dev/null', 0),
+        fn () => $book->takeDays(
+            $import,
+            [['day' => daysBack(70)[0], 'days' => 1, 'rows' => 0]],
+            new FactFile('/dev/null', 0),
+        ),
     );
     (new App\Facts\PageWeeks($store->id))->rebuild([App\Facts\PageWeeks::weekOf(daysBack(70)[0])]);
     // A crawl that ends meanwhile sums nothing, and nothing is weighed.
