@@ -112,11 +112,12 @@ $from = hrtime(true);
 $preview = new App\Write\Recipes\RecipePreview(
     $store,
     App\Write\Recipes\RunState::from(
-        DB::table('write_recipe_runs as n')
-            ->join('write_recipes as r', 'r.id', '=', 'n.recipe_id')
-            ->where('n.id', $begun['run'])
-            ->first(['n.*', 'r.name', 'r.place', 'r.approved_version', 'r.newest_resource']) ??
-            throw new LogicException('No run.'),
+        App\Platform\Database\Rows::maybe(
+            DB::table('write_recipe_runs as n')
+                ->join('write_recipes as r', 'r.id', '=', 'n.recipe_id')
+                ->where('n.id', $begun['run'])
+                ->first(['n.*', 'r.name', 'r.place', 'r.approved_version', 'r.newest_resource']),
+        ) ?? throw new LogicException('No run.'),
     ),
     app(RecipeFacts::class),
     $ruler,

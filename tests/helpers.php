@@ -19,6 +19,7 @@ use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Pages\ReindexWork;
+use App\Platform\Database\Row;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\FileColumns;
 use App\Release\Sending\LookWork;
@@ -357,6 +358,21 @@ function orchard(array $arguments, string $input = ''): array
     unlink($err);
 
     return $result;
+}
+
+/**
+ * A row as the database gives it, of these cells.
+ *
+ * @param  array<string, mixed>  $cells
+ */
+function rowOf(array $cells): Row
+{
+    $row = new Row();
+    foreach ($cells as $column => $cell) {
+        $row->{$column} = $cell;
+    }
+
+    return $row;
 }
 
 /** Brings a text in as a file and works the import to its end. */

@@ -87,7 +87,7 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
                 // Rows are called so; JSON of other programs is stdClass, too. What is made of a row takes it in.
                 $isRow =
                     $type instanceof Node\Name &&
-                    $type->getLast() === 'stdClass' &&
+                    in_array($type->getLast(), ['stdClass', 'Row'], true) &&
                     $param->var instanceof Node\Expr\Variable &&
                     $param->var->name === 'row' &&
                     ! ($method->returnType instanceof Node\Name && $method->returnType->getLast() === 'self');
@@ -97,7 +97,12 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
             }
         }
         foreach ($finder->findInstanceOf($tree, Node\Expr\Cast::class) as $cast) {
-            $count['casts'] += $cast->expr instanceof Node\Expr\PropertyFetch ? 1 : 0;
+            $count['casts'] +=
+                $cast->expr instanceof Node\Expr\PropertyFetch &&
+                $cast->expr->var instanceof Node\Expr\Variable &&
+                $cast->expr->var->name === 'row'
+                    ? 1
+                    : 0;
         }
         $here = dirname($path);
         // Routes, providers and what a step tells of itself put a room together: nothing of it knows them.

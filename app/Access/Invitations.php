@@ -8,6 +8,7 @@ use App\Access\Mail\InvitationMail;
 use App\Access\Mail\Postbox;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -84,7 +85,7 @@ final class Invitations
         return array_values(
             array_map(
                 OpenInvitation::of(...),
-                self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get()->all(),
+                Rows::of(self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get())->all(),
             ),
         );
     }
@@ -92,7 +93,7 @@ final class Invitations
     /** Makes a new link of an open invitation; the one before opens nothing any more. Null where it is not open. */
     public function again(Store $store, int $id): ?string
     {
-        $row = self::opened()->where('store_id', $store->id)->where('id', $id)->first();
+        $row = Rows::maybe(self::opened()->where('store_id', $store->id)->where('id', $id)->first());
         if ($row === null) {
             return null;
         }
@@ -103,8 +104,8 @@ final class Invitations
                 ->update(['secret_hash' => hash('sha256', $secret), 'expires_at' => now()->addDays(self::DAYS)]) === 1;
         if ($isOurs) {
             Postbox::send(
-                (string) $row->email,
-                new InvitationMail($store->name, Role::from((string) $row->role), $secret),
+                $row->text('email'),
+                new InvitationMail($store->name, Role::from($row->text('role')), $secret),
             );
         }
 
@@ -136,17 +137,17 @@ final class Invitations
     /** Null where the link is used up, ended, too old or made up. */
     public function find(string $secret): ?FoundInvitation
     {
-        $row = self::opened()->where('secret_hash', hash('sha256', $secret))->first();
+        $row = Rows::maybe(self::opened()->where('secret_hash', hash('sha256', $secret))->first());
         if ($row === null) {
             return null;
         }
         $known = User::query()->where('email', $row->email)->exists();
 
         return new FoundInvitation(
-            (int) $row->id,
-            $row->store_id === null ? null : (int) $row->store_id,
-            (string) $row->email,
-            (string) $row->role,
+            $row->int('id'),
+            $row->intOrNull('store_id'),
+            $row->text('email'),
+            $row->text('role'),
             $known,
         );
     }

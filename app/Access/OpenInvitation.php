@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** An invitation that nobody has taken up yet. */
 final readonly class OpenInvitation
@@ -14,9 +14,9 @@ final readonly class OpenInvitation
     {
     }
 
-    /** @param  stdClass  $row  of access_invitations */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of access_invitations */
+    public static function of(Row $row): self
     {
-        return new self((int) $row->id, (string) $row->email, (string) $row->role, (string) $row->expires_at);
+        return new self($row->int('id'), $row->text('email'), $row->text('role'), $row->text('expires_at'));
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Where somebody is signed in. A session is told by a digest of its id: the id itself would open it. */
 final class Sessions
@@ -17,18 +18,20 @@ final class Sessions
         $oldest = time() - 60 * Typed::int(config('session.lifetime'));
 
         return array_values(
-            DB::table('sessions')
-                ->where('user_id', $userId)
-                ->where('last_activity', '>=', $oldest)
-                ->orderByDesc('last_activity')
-                ->limit(100)
-                ->get(['id', 'ip_address', 'user_agent', 'last_activity'])
+            Rows::of(
+                DB::table('sessions')
+                    ->where('user_id', $userId)
+                    ->where('last_activity', '>=', $oldest)
+                    ->orderByDesc('last_activity')
+                    ->limit(100)
+                    ->get(['id', 'ip_address', 'user_agent', 'last_activity']),
+            )
                 ->map(
-                    static fn (stdClass $row): SignedIn => new SignedIn(
-                        self::key((string) $row->id),
-                        (string) $row->ip_address,
-                        self::browser((string) $row->user_agent),
-                        (int) $row->last_activity,
+                    static fn (Row $row): SignedIn => new SignedIn(
+                        self::key($row->text('id')),
+                        $row->text('ip_address'),
+                        self::browser($row->text('user_agent')),
+                        $row->int('last_activity'),
                         $row->id === $own,
                     ),
                 )

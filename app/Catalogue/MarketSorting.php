@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Catalogue;
 
 use App\Inventory\PageBook;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -31,7 +31,7 @@ final readonly class MarketSorting
             $at = "sorted_$table";
             $after = $run->number($at);
             while (
-                $rows = DB::select(
+                $rows = Rows::all(
                     "SELECT id, url, market_id FROM $table WHERE store_id = ? AND id > ? ORDER BY id LIMIT ".
                         self::CHUNK,
                     [$this->store->id, $after],
@@ -39,10 +39,10 @@ final readonly class MarketSorting
             ) {
                 $moved = [];
                 foreach ($rows as $row) {
-                    $after = (int) $row->id;
-                    $url = PageUrl::parse((string) $row->url);
+                    $after = $row->int('id');
+                    $url = PageUrl::parse($row->text('url'));
                     $market = $url === null ? $markets->first()->id : $markets->marketOf($url)->id;
-                    if ($market !== (int) $row->market_id) {
+                    if ($market !== $row->int('market_id')) {
                         $moved[$market][] = $after;
                     }
                 }

@@ -10,6 +10,8 @@ use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Inventory\KeptDetails;
 use App\Inventory\PageBook;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -71,18 +73,18 @@ final readonly class PageResources
             $after = 0;
             while (($rows = $this->pages($after)) !== []) {
                 $run->fenced(fn () => $this->write($rows, $suffixes));
-                $after = (int) end($rows)->page_id;
+                $after = end($rows)->int('page_id');
                 $run->beat();
             }
         }
         $run->fenced(fn () => $this->endOthers());
     }
 
-    /** @return list<\stdClass> */
+    /** @return list<Row> */
     private function pages(int $after): array
     {
         return array_values(
-            DB::select(
+            Rows::all(
                 "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker,
                     x.price, x.currency, k.details, k.text, t.stored AS title_stored, d.stored AS description_stored
                 FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
@@ -103,7 +105,7 @@ final readonly class PageResources
     }
 
     /**
-     * @param  list<\stdClass>  $rows
+     * @param  list<Row>  $rows
      * @param  array<string, string>  $suffixes  by "market kind"
      */
     private function write(array $rows, array $suffixes): void
@@ -113,20 +115,20 @@ final readonly class PageResources
             $suffix = $suffixes["$row->market_id $row->kind"] ?? '';
             $resources[] = [
                 $this->store->id,
-                (int) $row->market_id,
-                self::idOf((int) $row->page_id),
-                (int) $row->kind,
+                $row->int('market_id'),
+                self::idOf($row->int('page_id')),
+                $row->int('kind'),
                 self::name($row, $suffix),
-                (string) $row->url,
-                (int) $row->page_id,
+                $row->text('url'),
+                $row->int('page_id'),
                 '',
                 json_encode((object) self::attributes($row), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-                (string) $row->number,
+                $row->text('number'),
                 1,
                 now()->format('Y-m-d H:i:s'),
             ];
         }
-        $names = array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows);
+        $names = array_map(static fn (Row $row): string => self::idOf($row->int('page_id')), $rows);
         $planned = PlannedResources::named($this->store, $names);
         // What a file told of it is better than what its page shows.
         Bulk::upsert(
@@ -141,28 +143,29 @@ final readonly class PageResources
                 "VALUES(attributes), number = IF(VALUES(number) = '', number, VALUES(number)), synced_at = ".
                 'VALUES(synced_at), gone = 0, from_page = IF(from_page = 3, 1, from_page)',
         );
-        $ids = DB::table('resources')
-            ->where('store_id', $this->store->id)
-            ->whereIn('external_id', $names)
-            ->get(['id', 'page_id', 'market_id', 'from_page'])
-            ->keyBy('page_id');
+        $ids = Rows::of(
+            DB::table('resources')
+                ->where('store_id', $this->store->id)
+                ->whereIn('external_id', $names)
+                ->get(['id', 'page_id', 'market_id', 'from_page']),
+        )->keyBy('page_id');
         $texts = $showing = [];
         foreach ($rows as $row) {
-            $resource = $ids[(int) $row->page_id] ?? null;
+            $resource = $ids[$row->int('page_id')] ?? null;
             if ($resource === null) {
                 continue;
             }
-            $showing[(int) $row->page_id] = (int) $resource->id;
-            if ((int) $resource->from_page !== 1) {
+            $showing[$row->int('page_id')] = $resource->int('id');
+            if ($resource->int('from_page') !== 1) {
                 continue;
             }
             $details = KeptDetails::unpack($row->details);
-            $title = TitleSuffix::without((string) $row->title, $suffixes["$row->market_id $row->kind"] ?? '');
+            $title = TitleSuffix::without($row->text('title'), $suffixes["$row->market_id $row->kind"] ?? '');
             $shows = PageTexts::of(
                 new ShownPage(
-                    (string) $row->url,
+                    $row->text('url'),
                     $title,
-                    trim((string) $row->description),
+                    trim($row->text('description')),
                     $row->h1s,
                     $details,
                     KeptDetails::textOf($row->text),
@@ -175,10 +178,10 @@ final readonly class PageResources
             foreach ($shows as $field => $shown) {
                 $known = $stored[$field] ?? null;
                 $texts[] = [
-                    (int) $resource->id,
+                    $resource->int('id'),
                     $field,
                     $this->store->id,
-                    (int) $resource->market_id,
+                    $resource->int('market_id'),
                     // Where the theme only set another quotation mark, the text is the one that was given to it.
                     is_string($known) && ShownText::is($shown, $known) ? $known : $shown,
                 ];
@@ -212,7 +215,7 @@ final readonly class PageResources
         $known = TitleSuffixes::of($this->store);
         $found = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT market_id, kind FROM page_index WHERE store_id = ? AND indexable = 1 AND kind IN '.
                     "({$this->kindList()}) GROUP BY market_id, kind",
                 [$this->store->id],
@@ -220,14 +223,14 @@ final readonly class PageResources
         ) {
             $key = "$group->market_id $group->kind";
             if (
-                $known->isKnown((int) $group->market_id, (int) $group->kind) &&
-                ($suffix = $known->suffix((int) $group->market_id, (int) $group->kind)) !== ''
+                $known->isKnown($group->int('market_id'), $group->int('kind')) &&
+                ($suffix = $known->suffix($group->int('market_id'), $group->int('kind'))) !== ''
             ) {
                 $found[$key] = $suffix;
 
                 continue;
             }
-            $titles = DB::select(
+            $titles = Rows::all(
                 'SELECT f.title FROM page_index i JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 '.
                     'WHERE i.store_id = ? AND i.market_id = ? AND i.kind = ? AND i.indexable = 1 AND f.title <> '.
                     "'' LIMIT ".
@@ -235,7 +238,7 @@ final readonly class PageResources
                 [$this->store->id, $group->market_id, $group->kind],
             );
             $found[$key] = TitleSuffix::ofShown(
-                array_values(array_map(static fn (\stdClass $row): string => (string) $row->title, $titles)),
+                array_values(array_map(static fn (Row $row): string => $row->text('title'), $titles)),
             );
         }
         // A kind with few pages, such as the only home page, has what the others of its market have in common.
@@ -266,28 +269,28 @@ final readonly class PageResources
         return "page:$page";
     }
 
-    private static function name(\stdClass $row, string $suffix): string
+    private static function name(Row $row, string $suffix): string
     {
-        $h1s = json_decode((string) $row->h1s, true);
+        $h1s = json_decode($row->text('h1s'), true);
         $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? trim($h1s[0]) : '';
-        $title = TitleSuffix::without((string) $row->title, $suffix);
+        $title = TitleSuffix::without($row->text('title'), $suffix);
 
         return mb_substr(
-            $h1 !== '' && mb_strlen($h1) <= 200 ? $h1 : ($title !== '' ? $title : (string) $row->url),
+            $h1 !== '' && mb_strlen($h1) <= 200 ? $h1 : ($title !== '' ? $title : $row->text('url')),
             0,
             400,
         );
     }
 
     /** @return array<string, string> */
-    private static function attributes(\stdClass $row): array
+    private static function attributes(Row $row): array
     {
         return array_filter(
             [
-                'maker' => (string) $row->maker,
-                'price' => $row->price === null ? '' : number_format((float) $row->price, 2, '.', ''),
-                'currency' => (string) $row->currency,
-                'number' => (string) $row->number,
+                'maker' => $row->text('maker'),
+                'price' => $row->price === null ? '' : number_format($row->number('price'), 2, '.', ''),
+                'currency' => $row->text('currency'),
+                'number' => $row->text('number'),
             ],
             static fn (string $value): bool => $value !== '',
         );

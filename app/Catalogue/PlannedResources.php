@@ -12,6 +12,7 @@ use App\Inventory\PagePlan;
 use App\Inventory\PlannedPage;
 use App\Inventory\PlannedPages;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
@@ -90,12 +91,13 @@ final class PlannedResources
     {
         DB::transaction(static function () use ($store, $page): void {
             $planned = Bulk::ids(
-                DB::table('resources')
-                    ->where('store_id', $store->id)
-                    ->where('page_id', $page)
-                    ->where('from_page', self::FROM_PLAN)
-                    ->get(['id'])
-                    ->all(),
+                Rows::of(
+                    DB::table('resources')
+                        ->where('store_id', $store->id)
+                        ->where('page_id', $page)
+                        ->where('from_page', self::FROM_PLAN)
+                        ->get(['id']),
+                )->all(),
                 'id',
             );
             DB::table('resources')
@@ -116,7 +118,7 @@ final class PlannedResources
             ? []
             : array_fill_keys(
                 Bulk::ids(
-                    DB::select(
+                    Rows::all(
                         'SELECT id FROM resources WHERE from_page = ? AND id IN ('.Bulk::list($resources).')',
                         [self::FROM_PLAN],
                     ),
@@ -133,12 +135,13 @@ final class PlannedResources
     public static function named(Store $store, array $names): array
     {
         return Bulk::ids(
-            DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('from_page', self::FROM_PLAN)
-                ->whereIn('external_id', $names)
-                ->get(['id'])
-                ->all(),
+            Rows::of(
+                DB::table('resources')
+                    ->where('store_id', $store->id)
+                    ->where('from_page', self::FROM_PLAN)
+                    ->whereIn('external_id', $names)
+                    ->get(['id']),
+            )->all(),
             'id',
         );
     }
@@ -214,7 +217,7 @@ final class PlannedResources
         $end = self::end($plan->url);
         $found = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.id, p.url, COALESCE(r.name, f.title) AS name, f.h1s FROM pages p JOIN page_index i
                     ON i.page_id = p.id AND i.indexable = 1 AND i.status = 200 AND i.kind IN (?, ?, ?)
                     AND i.market_id = ?
@@ -232,12 +235,12 @@ final class PlannedResources
                 ],
             ) as $row
         ) {
-            $h1s = json_decode((string) $row->h1s, true);
-            $names = [(string) $row->name, is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : ''];
+            $h1s = json_decode($row->text('h1s'), true);
+            $names = [$row->text('name'), is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : ''];
             $isOne =
                 in_array($name, array_map(TermForm::normal(...), $names), true) ||
-                ($end !== '' && self::end((string) $row->url) === $end);
-            $isOne && ($found[(int) $row->id] = true);
+                ($end !== '' && self::end($row->text('url')) === $end);
+            $isOne && ($found[$row->int('id')] = true);
         }
 
         return count($found) === 1 ? array_key_first($found) : null;

@@ -8,6 +8,7 @@ use App\Catalogue\Events\ResourcesConnected;
 use App\Connectors\Shop\ShopResource;
 use App\Inventory\PageBook;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -118,11 +119,12 @@ final readonly class ResourceBook
     private function writeTexts(array $resources): void
     {
         $names = array_map(static fn (ShopResource $resource): string => $resource->id, $resources);
-        $ids = DB::table('resources')
-            ->where('store_id', $this->store->id)
-            ->whereIn('external_id', $names)
-            ->get(['id', 'external_id', 'market_id'])
-            ->keyBy('external_id');
+        $ids = Rows::of(
+            DB::table('resources')
+                ->where('store_id', $this->store->id)
+                ->whereIn('external_id', $names)
+                ->get(['id', 'external_id', 'market_id']),
+        )->keyBy('external_id');
         $rows = [];
         foreach ($resources as $resource) {
             $row = $ids[$resource->id] ?? null;
@@ -131,10 +133,10 @@ final readonly class ResourceBook
             }
             foreach (TextField::cases() as $field) {
                 $rows[] = [
-                    (int) $row->id,
+                    $row->int('id'),
                     $field->value,
                     $this->store->id,
-                    (int) $row->market_id,
+                    $row->int('market_id'),
                     $resource->fields[$field->key()] ?? '',
                 ];
             }

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * What is to become true of single addresses: their canonical, robots, redirect or slug, and of parts of their pages.
@@ -32,19 +33,18 @@ final class AddressChanges
             $count += DB::transaction(function () use ($store, $chunk, $origin, $userId, $again): int {
                 $pages = array_column($chunk, 'page');
                 $holds = $this->byPageAndField(
-                    DB::table('address_states')
-                        ->where('store_id', $store->id)
-                        ->whereIn('page_id', $pages)
-                        ->get()
-                        ->all(),
+                    Rows::of(
+                        DB::table('address_states')->where('store_id', $store->id)->whereIn('page_id', $pages)->get(),
+                    )->all(),
                 );
                 $known = $this->byPageAndField(
-                    DB::table('address_changes')
-                        ->where('store_id', $store->id)
-                        ->whereIn('page_id', $pages)
-                        ->lockForUpdate()
-                        ->get()
-                        ->all(),
+                    Rows::of(
+                        DB::table('address_changes')
+                            ->where('store_id', $store->id)
+                            ->whereIn('page_id', $pages)
+                            ->lockForUpdate()
+                            ->get(),
+                    )->all(),
                 );
                 $rows = $history = [];
                 foreach ($chunk as $change) {
@@ -138,16 +138,18 @@ final class AddressChanges
             ->whereIn('field', $naming)
             ->where('value', $from)
             ->update(['value' => $to]);
-        $holds = DB::table('address_states')
-            ->join('pages', 'pages.id', '=', 'page_id')
-            ->where('address_states.store_id', $store->id)
-            ->whereIn('field', $naming)
-            ->where('value', $from)
-            ->where('pages.url', '<>', $to)
-            ->get(['page_id', 'field']);
-        $change = static fn (stdClass $row): array => [
-            'page' => (int) $row->page_id,
-            'field' => AddressField::from((int) $row->field),
+        $holds = Rows::of(
+            DB::table('address_states')
+                ->join('pages', 'pages.id', '=', 'page_id')
+                ->where('address_states.store_id', $store->id)
+                ->whereIn('field', $naming)
+                ->where('value', $from)
+                ->where('pages.url', '<>', $to)
+                ->get(['page_id', 'field']),
+        );
+        $change = static fn (Row $row): array => [
+            'page' => $row->int('page_id'),
+            'field' => AddressField::from($row->int('field')),
             'value' => $to,
             'why' => 'what it led to has moved',
         ];
@@ -163,12 +165,13 @@ final class AddressChanges
     public function drop(Store $store, ?array $pages, ?int $userId): int
     {
         $ids = Bulk::ids(
-            DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->whereIn('field', AddressField::decisive())
-                ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []))
-                ->get(['id'])
-                ->all(),
+            Rows::of(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->whereIn('field', AddressField::decisive())
+                    ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []))
+                    ->get(['id']),
+            )->all(),
             'id',
         );
         $dropped = 0;
@@ -188,17 +191,19 @@ final class AddressChanges
     public function approve(Store $store, array $ids, int $userId): int
     {
         return DB::transaction(static function () use ($store, $ids, $userId): int {
-            $rows = DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $ids)
-                ->where('state', DraftState::Ready->value)
-                ->whereNull('approved_at')
-                ->when(
-                    $store->options()->asksSomebodyElse(),
-                    static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$userId]),
-                )
-                ->lockForUpdate()
-                ->get();
+            $rows = Rows::of(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->whereIn('id', $ids)
+                    ->where('state', DraftState::Ready->value)
+                    ->whereNull('approved_at')
+                    ->when(
+                        $store->options()->asksSomebodyElse(),
+                        static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$userId]),
+                    )
+                    ->lockForUpdate()
+                    ->get(),
+            );
             DB::table('address_changes')
                 ->whereIn('id', $rows->pluck('id'))
                 ->update(['approved_by' => $userId, 'approved_at' => now()]);
@@ -216,12 +221,14 @@ final class AddressChanges
     public function dropSome(Store $store, array $ids, ?int $userId): int
     {
         return DB::transaction(static function () use ($store, $ids, $userId): int {
-            $rows = DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $ids)
-                ->where('state', '<>', DraftState::Sending->value)
-                ->lockForUpdate()
-                ->get();
+            $rows = Rows::of(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->whereIn('id', $ids)
+                    ->where('state', '<>', DraftState::Sending->value)
+                    ->lockForUpdate()
+                    ->get(),
+            );
             DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->delete();
             $back = array_map(
                 static fn (array $one): array => [
@@ -237,18 +244,18 @@ final class AddressChanges
     }
 
     /**
-     * @param  array<stdClass>  $rows  of address_changes
+     * @param  array<Row>  $rows  of address_changes
      * @return list<array{page_id: int, field: int, base_value: string, value: string}>
      */
     private static function entries(array $rows): array
     {
         return array_values(
             array_map(
-                static fn (stdClass $row): array => [
-                    'page_id' => (int) $row->page_id,
-                    'field' => (int) $row->field,
-                    'base_value' => (string) $row->base_value,
-                    'value' => (string) $row->value,
+                static fn (Row $row): array => [
+                    'page_id' => $row->int('page_id'),
+                    'field' => $row->int('field'),
+                    'base_value' => $row->text('base_value'),
+                    'value' => $row->text('value'),
                 ],
                 $rows,
             ),
@@ -259,12 +266,14 @@ final class AddressChanges
     public function decide(Store $store, int $id, bool $ours, ?int $userId): bool
     {
         return DB::transaction(static function () use ($store, $id, $ours, $userId): bool {
-            $row = DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->where('id', $id)
-                ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
-                ->lockForUpdate()
-                ->first();
+            $row = Rows::maybe(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->where('id', $id)
+                    ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
+                    ->lockForUpdate()
+                    ->first(),
+            );
             if ($row === null) {
                 return false;
             }
@@ -274,27 +283,27 @@ final class AddressChanges
                     ->update(['state' => DraftState::Ready->value, 'note' => null])
                 : DB::table('address_changes')->where('id', $id)->delete();
             // What was to come is before what comes of it: ours stays, or gives way to what the shop holds.
-            [$base, $value] = [(string) $row->base_value, (string) $row->value];
+            [$base, $value] = [$row->text('base_value'), $row->text('value')];
             $entry = new NewHistoryEntry(
                 $store->id,
-                AddressField::from((int) $row->field),
+                AddressField::from($row->int('field')),
                 $ours ? HistoryEvent::Ready : HistoryEvent::Dropped,
                 $ours ? $base : $value,
                 $ours ? $value : $base,
                 $userId,
             );
-            History::addAddress((int) $row->page_id, $entry);
+            History::addAddress($row->int('page_id'), $entry);
 
             return true;
         });
     }
 
     /**
-     * @param  array<stdClass>  $rows
-     * @return array<string, stdClass>
+     * @param  array<Row>  $rows
+     * @return array<string, Row>
      */
     private function byPageAndField(array $rows): array
     {
-        return array_combine(array_map(static fn (stdClass $row): string => "$row->page_id $row->field", $rows), $rows);
+        return array_combine(array_map(static fn (Row $row): string => "$row->page_id $row->field", $rows), $rows);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -20,8 +21,10 @@ final class AddressDrifts
     public static function look(Store $store, iterable $shown): int
     {
         $holds = [];
-        foreach (DB::table('address_states')->where('store_id', $store->id)->whereNotNull('shown')->get() as $row) {
-            $holds[(int) $row->page_id][(int) $row->field] = $row;
+        foreach (
+            Rows::of(DB::table('address_states')->where('store_id', $store->id)->whereNotNull('shown')->get()) as $row
+        ) {
+            $holds[$row->int('page_id')][$row->int('field')] = $row;
         }
         $drifted = 0;
         foreach ($holds === [] ? [] : $shown as $page => $fields) {
@@ -50,15 +53,16 @@ final class AddressDrifts
         return array_values(
             array_map(
                 DriftedAddress::of(...),
-                DB::table('address_states')
-                    ->join('pages', 'pages.id', '=', 'address_states.page_id')
-                    ->where('address_states.store_id', $store->id)
-                    ->whereIn('field', $fields)
-                    ->whereNotNull('drifted')
-                    ->orderBy('page_id')
-                    ->limit($limit)
-                    ->get(['address_states.*', 'pages.url'])
-                    ->all(),
+                Rows::of(
+                    DB::table('address_states')
+                        ->join('pages', 'pages.id', '=', 'address_states.page_id')
+                        ->where('address_states.store_id', $store->id)
+                        ->whereIn('field', $fields)
+                        ->whereNotNull('drifted')
+                        ->orderBy('page_id')
+                        ->limit($limit)
+                        ->get(['address_states.*', 'pages.url']),
+                )->all(),
             ),
         );
     }

@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\TextDigest;
 use App\Changes\Events\TextsChanged;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -59,7 +60,7 @@ final class ChangedTexts
     {
         $suffixes = TitleSuffixes::of($store);
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT h.resource_id, h.field, h.after_value, t.shown_digest, t.market_id, r.kind FROM history h
                     JOIN resource_texts t ON t.resource_id = h.resource_id AND t.field = h.field
                     JOIN resources r ON r.id = h.resource_id WHERE h.store_id = ? AND h.release_id = ? AND h.id > ?',
@@ -67,11 +68,11 @@ final class ChangedTexts
             ) as $row
         ) {
             $suffix =
-                (int) $row->field === TextField::Title->value
-                    ? $suffixes->suffix((int) $row->market_id, (int) $row->kind)
+                $row->int('field') === TextField::Title->value
+                    ? $suffixes->suffix($row->int('market_id'), $row->int('kind'))
                     : '';
             $this->add(
-                (int) $row->resource_id,
+                $row->int('resource_id'),
                 array_filter(
                     [
                         $row->shown_digest,

@@ -10,7 +10,6 @@ use App\Stores\Models\Store;
 use App\Stores\Overview\Change;
 use App\Stores\Overview\OverviewBoard;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /** What people did to texts and addresses since, by person. */
 final class ChangesOverview
@@ -28,7 +27,7 @@ final class ChangesOverview
     {
         $changes = self::drifts($store, $since);
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT u.name, MAX(h.created_at) AS at, COUNT(DISTINCT IF(h.resource_id > 0 AND h.event = ?,
                     h.resource_id, NULL)) AS drafted, COUNT(DISTINCT IF(h.resource_id > 0 AND h.event = ?,
                     h.resource_id, NULL)) AS ready, COUNT(DISTINCT IF(h.resource_id = 0 AND h.event IN (?, ?),
@@ -49,14 +48,14 @@ final class ChangesOverview
             ) as $row
         ) {
             $did = array_filter([
-                self::many((int) $row->drafted, 'page in draft', 'pages in draft'),
-                self::many((int) $row->ready, 'page ready', 'pages ready'),
-                self::many((int) $row->addresses, 'address', 'addresses'),
+                self::many($row->int('drafted'), 'page in draft', 'pages in draft'),
+                self::many($row->int('ready'), 'page ready', 'pages ready'),
+                self::many($row->int('addresses'), 'address', 'addresses'),
             ]);
             $changes[] = new Change(
-                Carbon::parse((string) $row->at),
+                Carbon::parse($row->text('at')),
                 "{$row->name}: ".implode(', ', $did),
-                (int) $row->drafted + (int) $row->ready > 0
+                $row->int('drafted') + $row->int('ready') > 0
                     ? route('write', [$store, 'state' => 'changed'])
                     : route('release', $store),
             );
@@ -76,13 +75,13 @@ final class ChangesOverview
             $store->id,
             $since,
         ]);
-        $n = (int) $row->n;
+        $n = $row->int('n');
 
         return $n === 0
             ? []
             : [
                 new Change(
-                    Carbon::parse((string) $row->at),
+                    Carbon::parse($row->text('at')),
                     self::many($n, 'released text was', 'released texts were').' changed in the shop',
                     route('gather.changed', $store),
                     'Put back or accept',

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** A text that is to become true in the shop, as it stands now. */
 final readonly class Draft
@@ -31,22 +31,22 @@ final readonly class Draft
     ) {
     }
 
-    public static function fromRow(stdClass $row): self
+    public static function fromRow(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (int) $row->store_id,
-            (int) $row->resource_id,
-            TextField::from((int) $row->field),
-            (string) $row->value,
-            (string) $row->base_value,
-            Origin::from((string) $row->origin),
-            DraftState::from((string) $row->state),
+            $row->int('id'),
+            $row->int('store_id'),
+            $row->int('resource_id'),
+            TextField::from($row->int('field')),
+            $row->text('value'),
+            $row->text('base_value'),
+            Origin::from($row->text('origin')),
+            DraftState::from($row->text('state')),
             $row->note,
-            (int) $row->revision,
-            $row->user_id === null ? null : (int) $row->user_id,
-            (string) $row->updated_at,
-            $row->recipe_id === null ? null : (int) $row->recipe_id,
+            $row->int('revision'),
+            $row->intOrNull('user_id'),
+            $row->text('updated_at'),
+            $row->intOrNull('recipe_id'),
         );
     }
 }

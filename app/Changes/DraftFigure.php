@@ -7,8 +7,8 @@ namespace App\Changes;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Index\TakenOver;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Tells the inventory where the drafts of what shows under a page stand, by the highest rank of their states. */
 final readonly class DraftFigure
@@ -25,7 +25,7 @@ final readonly class DraftFigure
     {
         $ranks = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.page_id, d.state FROM resources r JOIN drafts d ON d.resource_id = r.id
                     WHERE r.store_id = ? AND r.gone = 0 AND r.page_id IN ('.
                     Bulk::list($pages).
@@ -33,8 +33,8 @@ final readonly class DraftFigure
                 [$store->id],
             ) as $row
         ) {
-            $rank = (float) DraftState::from((string) $row->state)->rank();
-            $ranks[(int) $row->page_id] = max($ranks[(int) $row->page_id] ?? 0.0, $rank);
+            $rank = (float) DraftState::from($row->text('state'))->rank();
+            $ranks[$row->int('page_id')] = max($ranks[$row->int('page_id')] ?? 0.0, $rank);
         }
 
         return $ranks;
@@ -45,7 +45,7 @@ final readonly class DraftFigure
         $store = Store::query()->findOrFail($event->storeId);
         foreach (array_chunk($event->resourceIds, 2000) as $some) {
             $pages = Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT page_id FROM resources WHERE page_id IS NOT NULL AND id IN ('.Bulk::list($some).')',
                 ),
                 'page_id',

@@ -18,13 +18,14 @@ use App\Changes\Review\Reviewers;
 use App\Changes\Review\SeenDraft;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Saves, takes back and marks drafts. Every save is a history entry; the row of the stored text is the lock, so that
@@ -61,19 +62,19 @@ final class Drafts
                 ...$marked,
                 ...DB::transaction(function () use ($store, $chunk, $ready, $userId): array {
                     $states = $ready ? [DraftState::Open, DraftState::Refused] : [DraftState::Ready];
-                    $rows = DB::table('drafts')
-                        ->where('store_id', $store->id)
-                        ->whereIn('id', $chunk)
-                        ->whereIn('state', array_map(static fn (DraftState $s): string => $s->value, $states))
-                        ->lockForUpdate()
-                        ->get();
+                    $rows = Rows::of(
+                        DB::table('drafts')
+                            ->where('store_id', $store->id)
+                            ->whereIn('id', $chunk)
+                            ->whereIn('state', array_map(static fn (DraftState $s): string => $s->value, $states))
+                            ->lockForUpdate()
+                            ->get(),
+                    );
                     if ($ready) {
                         // What stands ready could be sent, and there is nothing yet to send it to.
                         $ids = $rows->pluck('resource_id')->map(static fn (mixed $n): int => Typed::int($n))->unique();
                         $planned = PlannedResources::among(array_values($ids->all()));
-                        $rows = $rows->reject(
-                            static fn (stdClass $row): bool => isset($planned[(int) $row->resource_id]),
-                        );
+                        $rows = $rows->reject(static fn (Row $row): bool => isset($planned[$row->int('resource_id')]));
                     }
                     DB::table('drafts')
                         ->whereIn('id', $rows->pluck('id'))
@@ -131,21 +132,22 @@ final class Drafts
             array_push(
                 $judged,
                 ...DB::transaction(static function () use ($store, $seen, $by, $event, $isApproval, $word): array {
-                    $rows = DB::table('drafts')
-                        ->where('store_id', $store->id)
-                        ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
-                        ->where('state', DraftState::Ready->value)
-                        ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
-                        ->when(
-                            $isApproval && $by->userId !== null && $store->options()->asksSomebodyElse(),
-                            static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$by->userId]),
-                        )
-                        ->lockForUpdate()
-                        ->get()
-                        ->filter(
-                            static fn (stdClass $row): bool => $seen[(int) $row->id] === null ||
-                                $seen[(int) $row->id] === (int) $row->revision,
-                        );
+                    $rows = Rows::of(
+                        DB::table('drafts')
+                            ->where('store_id', $store->id)
+                            ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
+                            ->where('state', DraftState::Ready->value)
+                            ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
+                            ->when(
+                                $isApproval && $by->userId !== null && $store->options()->asksSomebodyElse(),
+                                static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$by->userId]),
+                            )
+                            ->lockForUpdate()
+                            ->get(),
+                    )->filter(
+                        static fn (Row $row): bool => $seen[$row->int('id')] === null ||
+                            $seen[$row->int('id')] === $row->int('revision'),
+                    );
                     $note = mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400);
                     DB::table('drafts')
                         ->whereIn('id', $rows->pluck('id'))
@@ -163,9 +165,7 @@ final class Drafts
                             $store,
                             array_values(
                                 $rows
-                                    ->map(
-                                        static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
-                                    )
+                                    ->map(static fn (Row $row): array => [$row->int('resource_id'), $row->int('field')])
                                     ->all(),
                             ),
                             $word,
@@ -185,11 +185,13 @@ final class Drafts
     public function decide(Store $store, int $draftId, bool $ours, ?int $userId): bool
     {
         return DB::transaction(function () use ($store, $draftId, $ours, $userId): bool {
-            $row = DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->where('id', $draftId)
-                ->where('state', DraftState::Clash->value)
-                ->first();
+            $row = Rows::maybe(
+                DB::table('drafts')
+                    ->where('store_id', $store->id)
+                    ->where('id', $draftId)
+                    ->where('state', DraftState::Clash->value)
+                    ->first(),
+            );
             if ($row === null) {
                 return false;
             }
@@ -235,8 +237,8 @@ final class Drafts
     public function ofResource(int $resourceId): array
     {
         $drafts = [];
-        foreach (DB::table('drafts')->where('resource_id', $resourceId)->get() as $row) {
-            $drafts[(int) $row->field] = Draft::fromRow($row);
+        foreach (Rows::of(DB::table('drafts')->where('resource_id', $resourceId)->get()) as $row) {
+            $drafts[$row->int('field')] = Draft::fromRow($row);
         }
 
         return $drafts;
@@ -244,7 +246,9 @@ final class Drafts
 
     public function find(int $resourceId, TextField $field): ?Draft
     {
-        $row = DB::table('drafts')->where('resource_id', $resourceId)->where('field', $field->value)->first();
+        $row = Rows::maybe(
+            DB::table('drafts')->where('resource_id', $resourceId)->where('field', $field->value)->first(),
+        );
 
         return $row === null ? null : Draft::fromRow($row);
     }
@@ -301,7 +305,7 @@ final class Drafts
     public function move(ResourceGivesWay $event): void
     {
         $digests = DB::transaction(static function () use ($event): array {
-            $moved = DB::select(
+            $moved = Rows::all(
                 'SELECT d.id, d.field, d.store_id, t.market_id, t.stored, f.draft_shown, f.draft_digest
                     FROM drafts d
                     JOIN resource_texts t ON t.resource_id = ? AND t.field = d.field
@@ -315,14 +319,14 @@ final class Drafts
                 DB::table('drafts')
                     ->where('id', $row->id)
                     ->update(['resource_id' => $event->to, 'base_value' => $row->stored]);
-                Texts::draft($event->from, TextField::from((int) $row->field), null, null);
+                Texts::draft($event->from, TextField::from($row->int('field')), null, null);
                 $texts[] = [
                     $event->to,
-                    (int) $row->field,
-                    (int) $row->store_id,
-                    (int) $row->market_id,
-                    $row->draft_shown === null ? null : (string) $row->draft_shown,
-                    $row->draft_digest === null ? null : (string) $row->draft_digest,
+                    $row->int('field'),
+                    $row->int('store_id'),
+                    $row->int('market_id'),
+                    $row->textOrNull('draft_shown'),
+                    $row->textOrNull('draft_digest'),
                 ];
             }
             Texts::draftMany($texts);
@@ -354,19 +358,21 @@ final class Drafts
      */
     public function lock(Store $store, int $resourceId, TextField $field): StoredText
     {
-        $row = DB::table('resource_texts')
-            ->where('resource_id', $resourceId)
-            ->where('field', $field->value)
-            ->where('store_id', $store->id)
-            ->lockForUpdate()
-            ->first();
+        $row = Rows::maybe(
+            DB::table('resource_texts')
+                ->where('resource_id', $resourceId)
+                ->where('field', $field->value)
+                ->where('store_id', $store->id)
+                ->lockForUpdate()
+                ->first(),
+        );
 
         return Records::one(StoredText::class, $row) ??
             throw new InvalidArgumentException("This store has no text of resource $resourceId.");
     }
 
     /**
-     * @param  Collection<int, stdClass>  $rows  of drafts
+     * @param  Collection<int, Row>  $rows  of drafts
      * @return list<array{int, NewHistoryEntry}> what happened to each
      */
     private static function entries(Collection $rows, HistoryEvent $event, ?int $userId, ?string $note = null): array

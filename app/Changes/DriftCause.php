@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TextShift;
-use stdClass;
 
 /** What was done to many texts in one way, such as by a theme. */
 final readonly class DriftCause
@@ -28,16 +28,16 @@ final readonly class DriftCause
     ) {
     }
 
-    /** @param  stdClass  $row  field, cause, texts, first_at and clicks */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  field, cause, texts, first_at and clicks */
+    public static function of(Row $row): self
     {
         return new self(
-            TextField::from((int) $row->field),
-            (string) $row->cause,
-            TextShift::fromCode((string) $row->cause)?->words() ?? 'was changed',
-            (int) $row->texts,
-            (string) $row->first_at,
-            (int) $row->clicks,
+            TextField::from($row->int('field')),
+            $row->text('cause'),
+            TextShift::fromCode($row->text('cause'))?->words() ?? 'was changed',
+            $row->int('texts'),
+            $row->text('first_at'),
+            $row->int('clicks'),
         );
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** An address that no longer shows what was released for it. */
 final readonly class DriftedAddress
@@ -24,16 +24,16 @@ final readonly class DriftedAddress
     ) {
     }
 
-    /** @param  stdClass  $row  of address_states, with the page's url */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of address_states, with the page's url */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->page_id,
-            (string) $row->url,
-            AddressField::from((int) $row->field),
-            (string) $row->value,
-            (string) $row->shown,
-            (string) $row->drifted,
+            $row->int('page_id'),
+            $row->text('url'),
+            AddressField::from($row->int('field')),
+            $row->text('value'),
+            $row->text('shown'),
+            $row->text('drifted'),
         );
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** A text that we released and that the shop has changed since. */
 final readonly class DriftedText
@@ -22,17 +22,17 @@ final readonly class DriftedText
     ) {
     }
 
-    /** @param  stdClass  $row  of drifts, with the name and the page_id of its resource */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of drifts, with the name and the page_id of its resource */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->resource_id,
-            $row->page_id === null ? null : (int) $row->page_id,
-            TextField::from((int) $row->field),
-            (string) $row->name,
-            (string) $row->ours,
-            (string) $row->theirs,
-            (string) $row->seen_at,
+            $row->int('resource_id'),
+            $row->intOrNull('page_id'),
+            TextField::from($row->int('field')),
+            $row->text('name'),
+            $row->text('ours'),
+            $row->text('theirs'),
+            $row->text('seen_at'),
         );
     }
 }

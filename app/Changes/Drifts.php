@@ -8,11 +8,12 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\TextEdit;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextShift;
-use stdClass;
 
 /**
  * Texts that we released and that the shop has changed since without us. What counts as ours is what was released,
@@ -33,7 +34,7 @@ final readonly class Drifts
      */
     public function look(Store $store): int
     {
-        $found = DB::select(
+        $found = Rows::all(
             "SELECT t.resource_id, t.field, r.name, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
             FROM (SELECT resource_id, field, MAX(id) AS id FROM history WHERE store_id = ? AND event IN ('live',
             'undone', 'accepted') GROUP BY resource_id, field) last
@@ -43,23 +44,22 @@ final readonly class Drifts
             WHERE d.resource_id IS NULL AND BINARY t.stored <> BINARY COALESCE(h.after_value, '')",
             [$store->id],
         );
-        $known = DB::table('drifts')
-            ->where('store_id', $store->id)
-            ->get()
-            ->keyBy(static fn (stdClass $row): string => "$row->resource_id $row->field");
+        $known = Rows::of(DB::table('drifts')->where('store_id', $store->id)->get())->keyBy(
+            static fn (Row $row): string => "$row->resource_id $row->field",
+        );
         $rows = [];
         foreach ($found as $row) {
             $was = $known->pull("$row->resource_id $row->field");
             $isNew = $was === null || $was->theirs !== $row->theirs || $was->ours !== $row->ours;
             if ($isNew || $was->cause === '') {
                 $rows[] = [
-                    (int) $row->resource_id,
-                    (int) $row->field,
+                    $row->int('resource_id'),
+                    $row->int('field'),
                     $store->id,
-                    (string) $row->ours,
-                    (string) $row->theirs,
-                    $isNew ? now()->format('Y-m-d H:i:s') : (string) $was->seen_at,
-                    TextShift::between((string) $row->ours, (string) $row->theirs, (string) $row->name)->code(),
+                    $row->text('ours'),
+                    $row->text('theirs'),
+                    $isNew ? now()->format('Y-m-d H:i:s') : $was->text('seen_at'),
+                    TextShift::between($row->text('ours'), $row->text('theirs'), $row->text('name'))->code(),
                 ];
             }
         }
@@ -71,10 +71,10 @@ final readonly class Drifts
                     '(resource_id, field) IN ('.
                         $gone
                             ->map(
-                                static fn (stdClass $row): string => '('.
-                                    (int) $row->resource_id.
+                                static fn (Row $row): string => '('.
+                                    $row->int('resource_id').
                                     ','.
-                                    (int) $row->field.
+                                    $row->int('field').
                                     ')',
                             )
                             ->implode(',').
@@ -102,7 +102,7 @@ final readonly class Drifts
         return array_values(
             array_map(
                 DriftCause::of(...),
-                DB::select(
+                Rows::all(
                     'SELECT d.field, d.cause, COUNT(*) AS texts, MIN(d.seen_at) AS first_at,
                         COALESCE(SUM(i.clicks), 0) AS clicks FROM drifts d JOIN resources r ON r.id = d.resource_id
                         LEFT JOIN page_index i ON i.page_id = r.page_id WHERE d.store_id = ? GROUP BY d.field, d.cause
@@ -123,16 +123,17 @@ final readonly class Drifts
     {
         return array_values(
             array_map(
-                static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
-                DB::table('drifts')
-                    ->where('store_id', $store->id)
-                    ->when($field !== null, static fn ($query) => $query->where('field', $field))
-                    ->when($cause !== null, static fn ($query) => $query->where('cause', $cause))
-                    ->orderBy('resource_id')
-                    ->orderBy('field')
-                    ->limit($most)
-                    ->get(['resource_id', 'field'])
-                    ->all(),
+                static fn (Row $row): array => [$row->int('resource_id'), $row->int('field')],
+                Rows::of(
+                    DB::table('drifts')
+                        ->where('store_id', $store->id)
+                        ->when($field !== null, static fn ($query) => $query->where('field', $field))
+                        ->when($cause !== null, static fn ($query) => $query->where('cause', $cause))
+                        ->orderBy('resource_id')
+                        ->orderBy('field')
+                        ->limit($most)
+                        ->get(['resource_id', 'field']),
+                )->all(),
             ),
         );
     }
@@ -252,12 +253,13 @@ final readonly class Drifts
         return array_values(
             array_map(
                 DriftedText::of(...),
-                $drifts
-                    ->join('resources', 'resources.id', '=', 'drifts.resource_id')
-                    ->orderBy('drifts.resource_id')
-                    ->orderBy('field')
-                    ->get(['drifts.*', 'resources.name', 'resources.page_id'])
-                    ->all(),
+                Rows::of(
+                    $drifts
+                        ->join('resources', 'resources.id', '=', 'drifts.resource_id')
+                        ->orderBy('drifts.resource_id')
+                        ->orderBy('field')
+                        ->get(['drifts.*', 'resources.name', 'resources.page_id']),
+                )->all(),
             ),
         );
     }

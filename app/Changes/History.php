@@ -7,6 +7,7 @@ namespace App\Changes;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\LockedText;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use Illuminate\Support\Facades\DB;
 
@@ -77,13 +78,13 @@ final class History
         $ids = Bulk::list(array_map(static fn (array $one): int => $one[0]->resourceId, $texts));
         $numbers = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT resource_id, field, MAX(id) AS id FROM history WHERE resource_id IN ($ids) AND id > ?
                     AND event = ? GROUP BY resource_id, field",
                 [$before, $event->value],
             ) as $row
         ) {
-            $numbers["$row->resource_id $row->field"] = (int) $row->id;
+            $numbers["$row->resource_id $row->field"] = $row->int('id');
         }
 
         return $numbers;
@@ -155,13 +156,14 @@ final class History
         return array_values(
             array_map(
                 HistoryEntry::of(...),
-                DB::table('history')
-                    ->leftJoin('users', 'users.id', '=', 'history.user_id')
-                    ->where($of, $id)
-                    ->orderByDesc('history.id')
-                    ->limit($limit)
-                    ->get(['history.*', 'users.name as user_name'])
-                    ->all(),
+                Rows::of(
+                    DB::table('history')
+                        ->leftJoin('users', 'users.id', '=', 'history.user_id')
+                        ->where($of, $id)
+                        ->orderByDesc('history.id')
+                        ->limit($limit)
+                        ->get(['history.*', 'users.name as user_name']),
+                )->all(),
             ),
         );
     }

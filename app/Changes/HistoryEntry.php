@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** One thing that happened to a text or to what is set for an address. */
 final readonly class HistoryEntry
@@ -29,20 +29,20 @@ final readonly class HistoryEntry
     ) {
     }
 
-    /** @param  stdClass  $row  of history, with user_name */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of history, with user_name */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (int) $row->resource_id,
-            (int) $row->field,
-            HistoryEvent::from((string) $row->event),
-            $row->before_value === null ? null : (string) $row->before_value,
-            $row->after_value === null ? null : (string) $row->after_value,
-            (string) $row->origin,
-            (string) $row->note,
-            $row->user_name === null ? null : (string) $row->user_name,
-            (string) $row->created_at,
+            $row->int('id'),
+            $row->int('resource_id'),
+            $row->int('field'),
+            HistoryEvent::from($row->text('event')),
+            $row->textOrNull('before_value'),
+            $row->textOrNull('after_value'),
+            $row->text('origin'),
+            $row->text('note'),
+            $row->textOrNull('user_name'),
+            $row->text('created_at'),
         );
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 /** All that happened to texts and addresses of a store, oldest first, as rows of a table. */
@@ -21,7 +21,7 @@ final class HistoryExport
     {
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT h.*, u.name, COALESCE(p.url, r.url) AS url FROM (SELECT * FROM history WHERE store_id = ?
                     AND id > ? ORDER BY id LIMIT '.
                     self::PORTION.
@@ -30,21 +30,21 @@ final class HistoryExport
                 [$store->id, $after],
             );
             foreach ($rows as $row) {
-                $after = (int) $row->id;
+                $after = $row->int('id');
                 $field =
-                    (int) $row->resource_id > 0
-                        ? TextField::tryFrom((int) $row->field)?->key()
-                        : AddressField::tryFrom((int) $row->field)?->key();
+                    $row->int('resource_id') > 0
+                        ? TextField::tryFrom($row->int('field'))?->key()
+                        : AddressField::tryFrom($row->int('field'))?->key();
                 yield [
-                    (string) $row->created_at,
+                    $row->text('created_at'),
                     $row->name,
                     $row->url,
                     $field,
-                    (string) $row->event,
+                    $row->text('event'),
                     $row->before_value,
                     $row->after_value,
                     $row->origin,
-                    $row->release_id === null ? null : (int) $row->release_id,
+                    $row->intOrNull('release_id'),
                     $row->note,
                 ];
             }

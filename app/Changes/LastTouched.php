@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Platform\Database\Bulk;
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 
 /** When the texts of resources were changed in the shop last, by us. */
 final class LastTouched
@@ -24,7 +24,7 @@ final class LastTouched
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT p.id, MAX(h.created_at) AS touched FROM pages p JOIN history h
                         ON h.resource_id = p.resource_id AND h.event IN (?, ?) WHERE p.id IN ('.
                         Bulk::list($pages).
@@ -32,7 +32,7 @@ final class LastTouched
                     [HistoryEvent::Live->value, HistoryEvent::Undone->value],
                 ) as $row
         ) {
-            $days[(int) $row->id] = substr((string) $row->touched, 0, 10);
+            $days[$row->int('id')] = substr($row->text('touched'), 0, 10);
         }
 
         return $days;

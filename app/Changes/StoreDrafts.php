@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Catalogue\PlannedResources;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -48,7 +49,7 @@ final class StoreDrafts
 
     public static function byId(Store $store, int $draft): ?Draft
     {
-        $row = DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first();
+        $row = Rows::maybe(DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first());
 
         return $row === null ? null : Draft::fromRow($row);
     }

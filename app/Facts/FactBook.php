@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\ChangingFacts;
 use Illuminate\Support\Facades\DB;
 use LogicException;
-use stdClass;
 
 /**
  * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store
@@ -32,8 +33,8 @@ final readonly class FactBook
     {
         $taken = array_fill_keys(
             array_map(
-                static fn (stdClass $row): string => (string) $row->day,
-                DB::select('SELECT day FROM fact_days WHERE import_id = ?', [$import]),
+                static fn (Row $row): string => $row->text('day'),
+                Rows::all('SELECT day FROM fact_days WHERE import_id = ?', [$import]),
             ),
             true,
         );
@@ -106,13 +107,13 @@ final readonly class FactBook
         $owned = [];
         $scope = RowScope::store();
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT day, days, scope FROM fact_days WHERE import_id = ? AND state = 'owns' AND (day, days) IN ($mine)",
                 [$import],
             ) as $row
         ) {
-            $owned[] = ['day' => (string) $row->day, 'days' => (int) $row->days];
-            $scope = RowScope::parse((string) $row->scope);
+            $owned[] = ['day' => $row->text('day'), 'days' => $row->int('days')];
+            $scope = RowScope::parse($row->text('scope'));
         }
         DB::update(
             "UPDATE fact_days SET state = 'back', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($mine)",
@@ -202,7 +203,7 @@ final readonly class FactBook
     {
         $others = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ?
                     AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf(
                     $days,
@@ -210,7 +211,7 @@ final readonly class FactBook
                 [$this->storeId, $this->facts->value, $this->grain, $import],
             ) as $row
         ) {
-            $others["{$row->day} {$row->days}"][(int) $row->import_id] = [(string) $row->state, (string) $row->scope];
+            $others["{$row->day} {$row->days}"][$row->int('import_id')] = [$row->text('state'), $row->text('scope')];
         }
         $groups = [];
         foreach ($days as $one) {
@@ -229,7 +230,7 @@ final readonly class FactBook
     /** Drops a portion of what has rested for thirty days. Answers whether some may be left. */
     public static function forgetOld(): bool
     {
-        $old = DB::select(
+        $old = Rows::all(
             "SELECT import_id, facts, day, days FROM fact_days WHERE state = 'rests'
                 AND rested_at < UTC_TIMESTAMP() - INTERVAL 30 DAY LIMIT 200",
         );
@@ -237,7 +238,7 @@ final readonly class FactBook
             DB::transaction(static function () use ($row): void {
                 DB::delete(
                     'DELETE FROM '.
-                        FactTable::from((int) $row->facts)->resting().
+                        FactTable::from($row->int('facts'))->resting().
                         ' WHERE import_id = ? AND day = ? AND days = ?',
                     [$row->import_id, $row->day, $row->days],
                 );
@@ -261,16 +262,16 @@ final readonly class FactBook
     {
         $owners = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ?
                     AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day,
                         days",
                 [$this->storeId, $this->facts->value, $this->grain],
             ) as $row
         ) {
-            $owners[(int) $row->import_id][(string) $row->scope][] = [
-                'day' => (string) $row->day,
-                'days' => (int) $row->days,
+            $owners[$row->int('import_id')][$row->text('scope')][] = [
+                'day' => $row->text('day'),
+                'days' => $row->int('days'),
             ];
         }
 

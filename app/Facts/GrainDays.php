@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
-use Illuminate\Support\Facades\DB;
-use stdClass;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 
 /**
  * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page and
@@ -48,7 +48,7 @@ final readonly class GrainDays
             $facts,
             self::telling(
                 $asked | Grain::DAY,
-                DB::select(
+                Rows::all(
                     "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
                     AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain
                     ORDER BY day",
@@ -69,7 +69,7 @@ final readonly class GrainDays
             $facts,
             self::telling(
                 $asked,
-                DB::select(
+                Rows::all(
                     "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
                     AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain",
                     [$store, $facts->value, $window->firstDay, $length],
@@ -81,15 +81,15 @@ final readonly class GrainDays
 
     /**
      * @param  int  $asked  bits that must be told
-     * @param  array<array-key, stdClass>  $rows  day, grain and whether only some countries are in
+     * @param  array<array-key, Row>  $rows  day, grain and whether only some countries are in
      * @return array<string, non-empty-array<int, bool>> whether only some countries are in, by day and grain
      */
     private static function telling(int $asked, array $rows): array
     {
         $known = [];
         foreach ($rows as $row) {
-            if (((int) $row->grain & $asked) === $asked) {
-                $known[(string) $row->day][(int) $row->grain] = (bool) $row->is_part;
+            if (($row->int('grain') & $asked) === $asked) {
+                $known[$row->text('day')][$row->int('grain')] = $row->isTrue('is_part');
             }
         }
 

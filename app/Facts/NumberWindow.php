@@ -40,16 +40,16 @@ final readonly class NumberWindow
 
     public static function of(Store $store): ?self
     {
-        $row = DB::table('number_windows')->where('store_id', $store->id)->first();
+        $row = Rows::maybe(DB::table('number_windows')->where('store_id', $store->id)->first());
 
         return $row === null
             ? null
             : new self(
-                (string) $row->first_day,
-                (string) $row->last_day,
-                (bool) $row->is_period,
-                (bool) $row->tells_margin,
-                (int) $row->broken,
+                $row->text('first_day'),
+                $row->text('last_day'),
+                $row->isTrue('is_period'),
+                $row->isTrue('tells_margin'),
+                $row->int('broken'),
             );
     }
 
@@ -138,9 +138,9 @@ final readonly class NumberWindow
         return $period === null
             ? null
             : new self(
-                (string) $period->day,
-                (new DateTimeImmutable((string) $period->day))
-                    ->modify('+'.((int) $period->days - 1).' days')
+                $period->text('day'),
+                (new DateTimeImmutable($period->text('day')))
+                    ->modify('+'.($period->int('days') - 1).' days')
                     ->format('Y-m-d'),
                 true,
             );

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** The numbers of one page over the store's window: by week, by query, and what no query row explains. */
 final readonly class PageNumbers
@@ -76,12 +76,12 @@ final readonly class PageNumbers
             );
         if ($row !== null) {
             $total = [
-                'clicks' => (int) $row->clicks,
-                'impressions' => (int) $row->impressions,
+                'clicks' => $row->int('clicks'),
+                'impressions' => $row->int('impressions'),
                 'position' => self::position($row),
-                'visits' => (int) $row->visits,
-                'orders' => (int) $row->orders,
-                'revenue' => (float) $row->revenue,
+                'visits' => $row->int('visits'),
+                'orders' => $row->int('orders'),
+                'revenue' => $row->number('revenue'),
             ];
         }
         [$told, $partWeeks] = self::told($store, $page, $window);
@@ -102,7 +102,7 @@ final readonly class PageNumbers
         $where = self::rowsOf($page, $parts);
         $queries = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
                     SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY
                         SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
@@ -112,9 +112,9 @@ final readonly class PageNumbers
             ) as $query
         ) {
             $queries[] = [
-                'text' => (string) $query->text,
-                'clicks' => (int) $query->clicks,
-                'impressions' => (int) $query->impressions,
+                'text' => $query->text('text'),
+                'clicks' => $query->int('clicks'),
+                'impressions' => $query->int('impressions'),
                 'position' => self::position($query),
             ];
         }
@@ -123,9 +123,9 @@ final readonly class PageNumbers
                 FROM search_rows r WHERE $where",
         );
         $rest = [
-            'queries' => (int) $all->queries - count($queries),
-            'clicks' => (int) $all->clicks - array_sum(array_column($queries, 'clicks')),
-            'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions')),
+            'queries' => $all->int('queries') - count($queries),
+            'clicks' => $all->int('clicks') - array_sum(array_column($queries, 'clicks')),
+            'impressions' => $all->int('impressions') - array_sum(array_column($queries, 'impressions')),
         ];
 
         $own = $window->isPeriod
@@ -144,8 +144,8 @@ final readonly class PageNumbers
             $queries,
             $rest,
             [
-                'clicks' => $own['clicks'] - (int) $all->clicks,
-                'impressions' => $own['impressions'] - (int) $all->impressions,
+                'clicks' => $own['clicks'] - $all->int('clicks'),
+                'impressions' => $own['impressions'] - $all->int('impressions'),
             ],
             $own,
             $told,
@@ -211,8 +211,8 @@ final readonly class PageNumbers
         );
 
         return [
-            'clicks' => (int) $row->clicks,
-            'impressions' => (int) $row->impressions,
+            'clicks' => $row->int('clicks'),
+            'impressions' => $row->int('impressions'),
             'position' => self::position($row),
             'days' => count($days),
         ];
@@ -236,19 +236,19 @@ final readonly class PageNumbers
             ];
         }
         foreach (
-            DB::select('SELECT * FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?', [
+            Rows::all('SELECT * FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?', [
                 $store->id,
                 $page,
                 $window->firstDay,
                 $window->lastDay,
             ]) as $row
         ) {
-            $weeks[(string) $row->week] = [
-                'clicks' => (int) $row->clicks,
-                'impressions' => (int) $row->impressions,
+            $weeks[$row->text('week')] = [
+                'clicks' => $row->int('clicks'),
+                'impressions' => $row->int('impressions'),
                 'position' => self::position($row),
-                'orders' => (int) $row->orders,
-                'revenue' => (float) $row->revenue,
+                'orders' => $row->int('orders'),
+                'revenue' => $row->number('revenue'),
             ];
         }
 
@@ -274,10 +274,10 @@ final readonly class PageNumbers
         );
     }
 
-    private static function position(stdClass $row): ?float
+    private static function position(Row $row): ?float
     {
-        return (int) $row->impressions === 0 || (int) $row->position_sum === 0
+        return $row->int('impressions') === 0 || $row->int('position_sum') === 0
             ? null
-            : (float) $row->position_sum / (int) $row->impressions / 1000;
+            : $row->number('position_sum') / $row->int('impressions') / 1000;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Platform\Database\Rows;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -41,13 +42,13 @@ final readonly class PageWeeks
     {
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days
                     WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week",
                 [$this->storeId, $weeks[0]],
             ) as $row
         ) {
-            $rows[(string) $row->week] = (int) $row->n;
+            $rows[$row->text('week')] = $row->int('n');
         }
         $portion = [array_shift($weeks)];
         $sum = $rows[$portion[0]] ?? 0;

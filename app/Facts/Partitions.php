@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use DateTimeInterface;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Keeps the fact tables cut by month, so that a month is read, replaced or dropped without touching the others. */
 final class Partitions
@@ -20,8 +21,8 @@ final class Partitions
     {
         $table = $facts->rows();
         $known = array_map(
-            static fn (stdClass $row): string => (string) $row->name,
-            DB::select(
+            static fn (Row $row): string => $row->text('name'),
+            Rows::all(
                 'SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE()
                     AND TABLE_NAME = ?',
                 [$table],

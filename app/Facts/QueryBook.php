@@ -6,7 +6,7 @@ namespace App\Facts;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 
 /** The store's dictionary of search queries. */
 final class QueryBook
@@ -82,14 +82,14 @@ final class QueryBook
     {
         $found = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT id, digest FROM search_queries WHERE store_id = ? AND digest IN ('.
                     Bytes::list(array_map(strval(...), array_keys($texts))).
                     ')',
                 [$this->storeId],
             ) as $row
         ) {
-            $found[(string) $row->digest] = (int) $row->id;
+            $found[$row->text('digest')] = $row->int('id');
         }
 
         return $found;

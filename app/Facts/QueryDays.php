@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** How pages were seen for queries day by day, within the window that lists sum. */
 final class QueryDays
@@ -51,7 +51,7 @@ final class QueryDays
         $days = [];
         foreach ($this->parts as $part) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT query_id, page_id, day, SUM(impressions) AS impressions, SUM(position_sum) AS places,
                         SUM(clicks) AS clicks
                         FROM search_rows r WHERE store_id = '.
@@ -64,11 +64,11 @@ final class QueryDays
                         ") AND {$part->condition()} GROUP BY query_id, page_id, day",
                 ) as $row
             ) {
-                if ((int) $row->impressions > 0) {
-                    $days[(int) $row->query_id][(int) $row->page_id][(string) $row->day] = [
-                        'impressions' => (int) $row->impressions,
-                        'position' => (float) $row->places / (int) $row->impressions / 1000,
-                        'clicks' => (int) $row->clicks,
+                if ($row->int('impressions') > 0) {
+                    $days[$row->int('query_id')][$row->int('page_id')][$row->text('day')] = [
+                        'impressions' => $row->int('impressions'),
+                        'position' => $row->number('places') / $row->int('impressions') / 1000,
+                        'clicks' => $row->int('clicks'),
                     ];
                 }
             }

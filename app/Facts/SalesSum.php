@@ -26,9 +26,9 @@ final readonly class SalesSum
                     FactTable::Sales->rows().
                     " r WHERE {$part->condition()}",
             );
-            $revenue += (float) $row->revenue;
-            $returned += (float) $row->returned;
-            $orders += (int) $row->orders;
+            $revenue += $row->number('revenue');
+            $returned += $row->number('returned');
+            $orders += $row->int('orders');
             $days += array_fill_keys($part->days, true);
         }
 

@@ -30,7 +30,7 @@ final readonly class SearchHistory
             $of = static fn (int $asked): array => GrainDays::of(
                 $store->id,
                 FactTable::Search,
-                [(string) $known->first, (string) $known->last],
+                [$known->text('first'), $known->text('last')],
                 $asked,
             );
             foreach ($of(Grain::PAGE | Grain::QUERY | Grain::DAY) as $part) {

@@ -9,6 +9,8 @@ use App\Facts\NumberWindow;
 use App\Gather\Changed\Aspect;
 use App\Gather\Crawl\Crawl;
 use App\Gather\Files\FileSort;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
@@ -21,7 +23,6 @@ use App\Stores\Overview\Way;
 use DateTimeImmutable;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * What Gather puts on the overview: how fresh each source is, what the last crawls found changed, and the first things
@@ -89,24 +90,26 @@ final class GatherOverview
             }
         }
         foreach (
-            DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->where('state', 'done')
-                ->where('is_feed', 0)
-                ->whereNotIn('sort', [FileSort::Search->value, FileSort::Sales->value])
-                ->groupBy('sort')
-                ->selectRaw('sort, MAX(ended_at) AS ended')
-                ->orderBy('sort')
-                ->get() as $list
+            Rows::of(
+                DB::table('gather_imports')
+                    ->where('store_id', $store->id)
+                    ->where('state', 'done')
+                    ->where('is_feed', 0)
+                    ->whereNotIn('sort', [FileSort::Search->value, FileSort::Sales->value])
+                    ->groupBy('sort')
+                    ->selectRaw('sort, MAX(ended_at) AS ended')
+                    ->orderBy('sort')
+                    ->get(),
+            ) as $list
         ) {
-            $sort = FileSort::tryFrom((string) $list->sort);
+            $sort = FileSort::tryFrom($list->text('sort'));
             if ($sort !== null) {
                 $sources[] = new Source(
                     ucfirst(explode(':', $sort->label())[0]),
-                    Forms::day((string) $list->ended),
-                    self::aged($age((string) $list->ended)),
+                    Forms::day($list->text('ended')),
+                    self::aged($age($list->text('ended'))),
                     route('gather.files', $store),
-                    $age((string) $list->ended) > self::OLD['list'],
+                    $age($list->text('ended')) > self::OLD['list'],
                 );
             }
         }
@@ -118,19 +121,21 @@ final class GatherOverview
     public static function changes(Store $store, Carbon $since): array
     {
         $changes = [];
-        $crawls = DB::table('gather_crawls')
-            ->where('store_id', $store->id)
-            ->whereIn('state', ['complete', 'incomplete', 'failed'])
-            ->where('ended_at', '>=', $since)
-            ->orderByDesc('id')
-            ->limit(2)
-            ->get();
+        $crawls = Rows::of(
+            DB::table('gather_crawls')
+                ->where('store_id', $store->id)
+                ->whereIn('state', ['complete', 'incomplete', 'failed'])
+                ->where('ended_at', '>=', $since)
+                ->orderByDesc('id')
+                ->limit(2)
+                ->get(),
+        );
         foreach ($crawls as $crawl) {
             $changes[] = new Change(
-                Carbon::parse((string) $crawl->ended_at),
-                match ((string) $crawl->state) {
-                    'complete' => 'Crawl: '.Forms::number((int) $crawl->fetched).' pages, complete',
-                    'incomplete' => 'Crawl: '.Forms::number((int) $crawl->fetched).' pages, not all reached',
+                Carbon::parse($crawl->text('ended_at')),
+                match ($crawl->text('state')) {
+                    'complete' => 'Crawl: '.Forms::number($crawl->int('fetched')).' pages, complete',
+                    'incomplete' => 'Crawl: '.Forms::number($crawl->int('fetched')).' pages, not all reached',
                     default => 'A crawl failed',
                 },
                 route('gather', $store),
@@ -138,31 +143,35 @@ final class GatherOverview
                 $crawl->state !== 'complete',
             );
         }
-        $comparison = DB::table('gather_comparisons as k')
-            ->join('gather_crawls as c', 'c.id', '=', 'k.after_crawl')
-            ->where('k.store_id', $store->id)
-            ->where('k.state', 'done')
-            ->where('c.ended_at', '>=', $since)
-            ->orderByDesc('k.after_crawl')
-            ->orderByDesc('k.before_crawl')
-            ->first(['k.id', 'k.before_crawl', 'k.after_crawl', 'c.ended_at']);
+        $comparison = Rows::maybe(
+            DB::table('gather_comparisons as k')
+                ->join('gather_crawls as c', 'c.id', '=', 'k.after_crawl')
+                ->where('k.store_id', $store->id)
+                ->where('k.state', 'done')
+                ->where('c.ended_at', '>=', $since)
+                ->orderByDesc('k.after_crawl')
+                ->orderByDesc('k.before_crawl')
+                ->first(['k.id', 'k.before_crawl', 'k.after_crawl', 'c.ended_at']),
+        );
         if ($comparison !== null) {
             array_push($changes, ...self::causes($store, $comparison));
         }
         foreach (
-            DB::table('gather_imports')
-                ->where('store_id', $store->id)
-                ->whereIn('state', ['done', 'failed'])
-                ->where('is_feed', 0)
-                ->where('ended_at', '>=', $since)
-                ->orderByDesc('id')
-                ->limit(3)
-                ->get(['id', 'file_name', 'rows_taken', 'ended_at', 'state']) as $import
+            Rows::of(
+                DB::table('gather_imports')
+                    ->where('store_id', $store->id)
+                    ->whereIn('state', ['done', 'failed'])
+                    ->where('is_feed', 0)
+                    ->where('ended_at', '>=', $since)
+                    ->orderByDesc('id')
+                    ->limit(3)
+                    ->get(['id', 'file_name', 'rows_taken', 'ended_at', 'state']),
+            ) as $import
         ) {
             $changes[] = new Change(
-                Carbon::parse((string) $import->ended_at),
+                Carbon::parse($import->text('ended_at')),
                 $import->state === 'done'
-                    ? "{$import->file_name}: ".Forms::number((int) $import->rows_taken).' rows taken in'
+                    ? "{$import->file_name}: ".Forms::number($import->int('rows_taken')).' rows taken in'
                     : "{$import->file_name} could not be taken in",
                 route('gather.file', [$store, $import->id]),
                 'See it',
@@ -178,31 +187,33 @@ final class GatherOverview
      *
      * @return list<Change>
      */
-    private static function causes(Store $store, stdClass $comparison): array
+    private static function causes(Store $store, Row $comparison): array
     {
         $changes = [];
         foreach (
-            DB::table('gather_causes')
-                ->where('comparison_id', $comparison->id)
-                ->orderByDesc('clicks')
-                ->orderByDesc('pages')
-                ->limit(self::CAUSES)
-                ->get() as $cause
+            Rows::of(
+                DB::table('gather_causes')
+                    ->where('comparison_id', $comparison->id)
+                    ->orderByDesc('clicks')
+                    ->orderByDesc('pages')
+                    ->limit(self::CAUSES)
+                    ->get(),
+            ) as $cause
         ) {
-            $pages = (int) $cause->pages;
-            $aspect = Aspect::from((int) $cause->aspect);
+            $pages = $cause->int('pages');
+            $aspect = Aspect::from($cause->int('aspect'));
             $changes[] = new Change(
-                Carbon::parse((string) $comparison->ended_at),
+                Carbon::parse($comparison->text('ended_at')),
                 Forms::number($pages).
                     ($pages === 1 ? ' page: ' : ' pages: ').
                     $aspect->words().
-                    ((int) $cause->is_one === 1 && $pages > 1 ? ', all in the same way' : '').
-                    ((int) $cause->clicks === 0 ? '' : ', '.Forms::number((int) $cause->clicks).' clicks'),
+                    ($cause->int('is_one') === 1 && $pages > 1 ? ', all in the same way' : '').
+                    ($cause->int('clicks') === 0 ? '' : ', '.Forms::number($cause->int('clicks')).' clicks'),
                 route('gather.changed', [
                     $store,
                     'before' => $comparison->before_crawl,
                     'after' => $comparison->after_crawl,
-                    'cause' => bin2hex((string) $cause->cause),
+                    'cause' => bin2hex($cause->text('cause')),
                 ]),
             );
         }

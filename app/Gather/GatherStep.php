@@ -80,19 +80,21 @@ final class GatherStep implements StepContribution
             );
         }
         // A file that failed, and that did not come again since.
-        $failed = DB::table('gather_imports as i')
-            ->where('i.store_id', $store->id)
-            ->where('i.state', 'failed')
-            ->where('i.ended_at', '>=', now()->subDays(self::FAILED))
-            ->whereNotExists(
-                static fn ($again) => $again
-                    ->from('gather_imports as a')
-                    ->whereColumn('a.store_id', 'i.store_id')
-                    ->whereColumn('a.file_name', 'i.file_name')
-                    ->whereColumn('a.id', '>', 'i.id'),
-            )
-            ->orderByDesc('i.id')
-            ->first(['i.id', 'i.file_name', 'i.remark']);
+        $failed = Rows::maybe(
+            DB::table('gather_imports as i')
+                ->where('i.store_id', $store->id)
+                ->where('i.state', 'failed')
+                ->where('i.ended_at', '>=', now()->subDays(self::FAILED))
+                ->whereNotExists(
+                    static fn ($again) => $again
+                        ->from('gather_imports as a')
+                        ->whereColumn('a.store_id', 'i.store_id')
+                        ->whereColumn('a.file_name', 'i.file_name')
+                        ->whereColumn('a.id', '>', 'i.id'),
+                )
+                ->orderByDesc('i.id')
+                ->first(['i.id', 'i.file_name', 'i.remark']),
+        );
         if ($failed !== null) {
             return new Hand(
                 null,
@@ -132,7 +134,7 @@ final class GatherStep implements StepContribution
             [PageKind::Other->value, $store->id],
         );
 
-        return 2 * (int) $row->unknown > (int) $row->n ? (int) $row->unknown : 0;
+        return 2 * $row->int('unknown') > $row->int('n') ? $row->int('unknown') : 0;
     }
 
     public function missing(Store $store): ?Missing

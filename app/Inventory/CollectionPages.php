@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inventory;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -63,7 +64,7 @@ final class CollectionPages
     /** @return array<int, true> products of a collection, by resource; the collection, too, is told by its resource */
     public static function productsOf(Store $store, int $collection): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT DISTINCT p.resource_id FROM pages c JOIN collection_pages m ON m.store_id = c.store_id
                 AND m.collection_id = c.id JOIN pages p ON p.id = m.page_id AND p.resource_id IS NOT NULL
                 WHERE c.store_id = ? AND c.resource_id = ?',
@@ -78,13 +79,13 @@ final class CollectionPages
     {
         $sizes = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT c.resource_id, COUNT(*) AS n FROM collection_pages m JOIN pages c ON c.id = m.collection_id
                     AND c.resource_id IS NOT NULL WHERE m.store_id = ? GROUP BY c.resource_id',
                 [$store->id],
             ) as $row
         ) {
-            $sizes[(int) $row->resource_id] = (int) $row->n;
+            $sizes[$row->int('resource_id')] = $row->int('n');
         }
 
         return $sizes;
@@ -100,7 +101,7 @@ final class CollectionPages
         foreach (
             $resources === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT DISTINCT p.resource_id AS product, c.resource_id AS collection FROM pages p
                         JOIN collection_pages m ON m.store_id = p.store_id AND m.page_id = p.id
                         JOIN pages c ON c.id = m.collection_id AND c.resource_id IS NOT NULL
@@ -110,7 +111,7 @@ final class CollectionPages
                     [$store->id],
                 ) as $row
         ) {
-            $of[(int) $row->product][] = (int) $row->collection;
+            $of[$row->int('product')][] = $row->int('collection');
         }
 
         return $of;

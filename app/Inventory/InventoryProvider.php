@@ -11,10 +11,10 @@ use App\Inventory\Index\TakenOver;
 use App\Inventory\Terms\PageGroups;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Rows;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use Illuminate\Console\Scheduling\Schedule;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -46,7 +46,7 @@ final class InventoryProvider extends ServiceProvider
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             // Words of rows that are gone stay in the index until then, and slow every search down.
             $schedule
-                ->call(static fn () => DB::select('OPTIMIZE TABLE page_words'))
+                ->call(static fn () => Rows::all('OPTIMIZE TABLE page_words'))
                 ->name('words')
                 ->dailyAt('03:50')
                 ->withoutOverlapping();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Carbon;
@@ -19,11 +20,11 @@ final readonly class LastRead
     /** Null where the store was never crawled. */
     public static function of(Store $store): ?self
     {
-        $row = DB::table('inventory_reads')->where('store_id', $store->id)->orderByDesc('crawl')->first();
+        $row = Rows::maybe(DB::table('inventory_reads')->where('store_id', $store->id)->orderByDesc('crawl')->first());
 
         return $row === null
             ? null
-            : new self((int) $row->crawl, (int) $row->is_complete === 1, Carbon::parse((string) $row->read_at, 'UTC'));
+            : new self($row->int('crawl'), $row->int('is_complete') === 1, Carbon::parse($row->text('read_at'), 'UTC'));
     }
 
     /** @return array<int, string> day of each crawl */

@@ -6,6 +6,7 @@ namespace App\Inventory;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -61,13 +62,13 @@ final class LinkBook
         }
         $known = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id, links_digest FROM page_answers WHERE page_id IN ('.
                     Bulk::list(array_keys($carried)).
                     ')',
             ) as $row
         ) {
-            $known[(int) $row->page_id] = (string) $row->links_digest;
+            $known[$row->int('page_id')] = $row->text('links_digest');
         }
         $changed = array_filter(
             $carried,
@@ -126,7 +127,7 @@ final class LinkBook
     public function forgetGone(int $crawl): bool
     {
         $gone = Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT p.id FROM pages p JOIN page_answers a ON a.page_id = p.id WHERE p.store_id = ?
                     AND p.seen_crawl < ? LIMIT 500',
                 [$this->storeId, $crawl],
@@ -138,7 +139,7 @@ final class LinkBook
             return true;
         }
         $idle = Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT b.id FROM link_blocks b LEFT JOIN page_blocks p ON p.block_id = b.id WHERE b.store_id = ?
                     AND p.block_id IS NULL LIMIT 500',
                 [$this->storeId],

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Names of the makers whose products a store sells. */
 final class Makers
@@ -17,12 +17,12 @@ final class Makers
     {
         $names = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT ".self::MOST,
                 [$store->id],
             ) as $row
         ) {
-            $names[] = (string) $row->maker;
+            $names[] = $row->text('maker');
         }
 
         return $names;

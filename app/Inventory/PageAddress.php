@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Inventory;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -127,12 +127,12 @@ final class PageAddress
             $rows =
                 $digests === []
                     ? []
-                    : DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]);
+                    : Rows::all("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]);
             foreach ($rows as $row) {
-                foreach ($digests[(string) $row->digest] as $address) {
-                    $pages[$address] = (int) $row->id;
+                foreach ($digests[$row->text('digest')] as $address) {
+                    $pages[$address] = $row->int('id');
                 }
-                unset($digests[(string) $row->digest]);
+                unset($digests[$row->text('digest')]);
             }
             array_push($unknown, ...array_merge([], ...array_values($digests)));
         }

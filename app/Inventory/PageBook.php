@@ -6,6 +6,8 @@ namespace App\Inventory;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -81,13 +83,13 @@ final class PageBook
         $ids = array_map(static fn (FetchedPage $page): int => $page->pageId, $fetched);
         $open = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT id, page_id, digest FROM page_facts WHERE to_crawl = 0 AND page_id IN ('.
                     Bulk::list($ids).
                     ')',
             ) as $row
         ) {
-            $open[(int) $row->page_id] = [(int) $row->id, (string) $row->digest];
+            $open[$row->int('page_id')] = [$row->int('id'), $row->text('digest')];
         }
         $close = [];
         $rows = [];
@@ -311,12 +313,11 @@ final class PageBook
     {
         $found = [];
         foreach (
-            DB::select(
-                'SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($digests).')',
-                [$this->store->id],
-            ) as $row
+            Rows::all('SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($digests).')', [
+                $this->store->id,
+            ]) as $row
         ) {
-            $found[(string) $row->digest] = (int) $row->id;
+            $found[$row->text('digest')] = $row->int('id');
         }
 
         return $found;

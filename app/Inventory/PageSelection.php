@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** Pages that somebody picked, as a list. */
 final readonly class PageSelection
@@ -14,9 +14,9 @@ final readonly class PageSelection
     {
     }
 
-    /** @param  stdClass  $row  of page_selections */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of page_selections */
+    public static function of(Row $row): self
     {
-        return new self((int) $row->id, (string) $row->name, (int) $row->pages);
+        return new self($row->int('id'), $row->text('name'), $row->int('pages'));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Database\Row;
 use App\Stores\Kinds\PageKind;
-use stdClass;
 
 /** A page that is to be made. */
 final readonly class PlannedPage
@@ -21,16 +21,16 @@ final readonly class PlannedPage
     ) {
     }
 
-    /** @param  stdClass  $row  of planned_pages, with the page's url */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of planned_pages, with the page's url */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->page_id,
-            (int) $row->market_id,
-            PageKind::from((int) $row->kind),
-            (string) $row->name,
-            (string) $row->url,
-            (int) $row->after_crawl,
+            $row->int('page_id'),
+            $row->int('market_id'),
+            PageKind::from($row->int('kind')),
+            $row->text('name'),
+            $row->text('url'),
+            $row->int('after_crawl'),
         );
     }
 }

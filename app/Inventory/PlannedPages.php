@@ -6,6 +6,7 @@ namespace App\Inventory;
 
 use App\Inventory\Index\PageCounts;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -37,10 +38,12 @@ final class PlannedPages
         return DB::transaction(static function () use ($store, $market, $kind, $name, $url, $userId): int {
             $book = new PageBook($store);
             $page = $book->idsOf([$url->digest() => $url->text()])[$url->digest()];
-            $known = DB::table('page_index')
-                ->where('page_id', $page)
-                ->first(['status', 'why_not']);
-            if ($known !== null && (int) $known->status > 0 && (int) $known->status < 400) {
+            $known = Rows::maybe(
+                DB::table('page_index')
+                    ->where('page_id', $page)
+                    ->first(['status', 'why_not']),
+            );
+            if ($known !== null && $known->int('status') > 0 && $known->int('status') < 400) {
                 throw new InvalidArgumentException("There is a page at {$url->text()} already.");
             }
             $book->known([$page], PageSource::Planned);
@@ -58,7 +61,7 @@ final class PlannedPages
                 ],
             );
             // An address that answers with an error stays listed as that; it is planned all the same.
-            if ($known === null || (int) $known->status === 0) {
+            if ($known === null || $known->int('status') === 0) {
                 DB::table('page_index')->updateOrInsert(
                     ['page_id' => $page],
                     [
@@ -110,13 +113,13 @@ final class PlannedPages
     {
         $planned = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT n.page_id, n.kind, n.name, n.market_id, n.after_crawl, p.url FROM planned_pages n
                     JOIN pages p ON p.id = n.page_id WHERE n.store_id = ? ORDER BY n.page_id',
                 [$store->id],
             ) as $row
         ) {
-            $planned[(int) $row->page_id] = PlannedPage::of($row);
+            $planned[$row->int('page_id')] = PlannedPage::of($row);
         }
 
         return $planned;
@@ -132,14 +135,14 @@ final class PlannedPages
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT page_id, kind FROM planned_pages WHERE page_id IN
                     ('.
                         Bulk::list($pages).
                         ')',
                 ) as $row
         ) {
-            $kinds[(int) $row->page_id] = PageKind::from((int) $row->kind);
+            $kinds[$row->int('page_id')] = PageKind::from($row->int('kind'));
         }
 
         return $kinds;

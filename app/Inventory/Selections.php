@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inventory;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -41,7 +42,7 @@ final class Selections
                         ? []
                         : array_flip(
                             Bulk::ids(
-                                DB::select(
+                                Rows::all(
                                     'SELECT id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')',
                                     [$store->id],
                                 ),
@@ -70,10 +71,12 @@ final class Selections
     /** The selection with this id; null where it is none of this store's. */
     public static function find(Store $store, ?int $id): ?PageSelection
     {
-        $row = DB::table('page_selections')
-            ->where('store_id', $store->id)
-            ->where('id', $id ?? 0)
-            ->first();
+        $row = Rows::maybe(
+            DB::table('page_selections')
+                ->where('store_id', $store->id)
+                ->where('id', $id ?? 0)
+                ->first(),
+        );
 
         return $row === null ? null : PageSelection::of($row);
     }
@@ -84,13 +87,14 @@ final class Selections
         return array_values(
             array_map(
                 PageSelection::of(...),
-                DB::table('page_selections')
-                    ->where('store_id', $store->id)
-                    ->where('name', '<>', '')
-                    ->orderByDesc('id')
-                    ->limit(50)
-                    ->get()
-                    ->all(),
+                Rows::of(
+                    DB::table('page_selections')
+                        ->where('store_id', $store->id)
+                        ->where('name', '<>', '')
+                        ->orderByDesc('id')
+                        ->limit(50)
+                        ->get(),
+                )->all(),
             ),
         );
     }

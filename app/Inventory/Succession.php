@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inventory;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -35,19 +36,23 @@ final readonly class Succession
         return new self(
             Records::one(
                 Successor::class,
-                DB::table('successions')
-                    ->join('pages', 'pages.id', '=', 'to_page')
-                    ->where('from_page', $page)
-                    ->first(['pages.id', 'url', 'origin']),
+                Rows::maybe(
+                    DB::table('successions')
+                        ->join('pages', 'pages.id', '=', 'to_page')
+                        ->where('from_page', $page)
+                        ->first(['pages.id', 'url', 'origin']),
+                ),
             ),
             Records::of(
                 Successor::class,
-                DB::table('successions')
-                    ->join('pages', 'pages.id', '=', 'from_page')
-                    ->where('to_page', $page)
-                    ->orderBy('since')
-                    ->limit(20)
-                    ->get(['pages.id', 'url', 'origin']),
+                Rows::of(
+                    DB::table('successions')
+                        ->join('pages', 'pages.id', '=', 'from_page')
+                        ->where('to_page', $page)
+                        ->orderBy('since')
+                        ->limit(20)
+                        ->get(['pages.id', 'url', 'origin']),
+                ),
             ),
         );
     }

@@ -58,14 +58,14 @@ final readonly class WordSearch
         $seen = [];
         $pages = 0;
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ?
                     ORDER BY p.digest LIMIT '.self::SAMPLE,
                 [$store],
             ) as $row
         ) {
             $pages++;
-            foreach (array_unique(explode(' ', mb_strtolower(trim((string) $row->words)))) as $word) {
+            foreach (array_unique(explode(' ', mb_strtolower(trim($row->text('words'))))) as $word) {
                 $seen[$word] = ($seen[$word] ?? 0) + 1;
             }
         }

@@ -7,15 +7,19 @@ namespace App\Platform;
 use App\Platform\Console\CheckCommand;
 use App\Platform\Console\HouseCommand;
 use App\Platform\Console\WordsCommand;
+use App\Platform\Database\RowConnection;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Web\Forms;
 use App\Platform\Words\TemplatePhrases;
 use App\Platform\Work\WorkDesk;
+use Closure;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Database\Connection;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\ServiceProvider;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WidthTable;
+use PDO;
 
 final class PlatformProvider extends ServiceProvider
 {
@@ -27,6 +31,16 @@ final class PlatformProvider extends ServiceProvider
             static fn (): Dictionaries => new Dictionaries(storage_path('framework/spelling')),
         );
         $this->app->singleton(WorkDesk::class);
+        Connection::resolverFor(
+            'mariadb',
+            /** @param  array<string, mixed>  $config */
+            static fn (
+                PDO|Closure $pdo,
+                string $database,
+                string $prefix,
+                array $config,
+            ): RowConnection => new RowConnection($pdo, $database, $prefix, $config),
+        );
         $this->app->singleton(
             Ruler::class,
             static fn (): Ruler => new Ruler(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
@@ -14,7 +16,6 @@ use App\Stores\Overview\OverviewBoard;
 use App\Stores\Overview\Way;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** What Release puts on the overview: days of releases, what was sent since, and two things of the first hour. */
 final class ReleaseOverview
@@ -30,19 +31,21 @@ final class ReleaseOverview
     public static function marks(Store $store, string $from): array
     {
         return array_values(
-            DB::table('release_batches')
-                ->where('store_id', $store->id)
-                ->where('items', '>', 0)
-                ->whereNull('undo_of')
-                ->where('sent_at', '>=', $from)
-                ->orderBy('id')
-                ->limit(40)
-                ->get(['items', 'sent_at'])
+            Rows::of(
+                DB::table('release_batches')
+                    ->where('store_id', $store->id)
+                    ->where('items', '>', 0)
+                    ->whereNull('undo_of')
+                    ->where('sent_at', '>=', $from)
+                    ->orderBy('id')
+                    ->limit(40)
+                    ->get(['items', 'sent_at']),
+            )
                 ->map(
-                    static fn (stdClass $one): Mark => new Mark(
-                        Carbon::parse((string) $one->sent_at)->setTimezone($store->timezone)->format('Y-m-d'),
-                        Forms::number((int) $one->items).
-                            ((int) $one->items === 1 ? ' page released' : ' pages released'),
+                    static fn (Row $one): Mark => new Mark(
+                        Carbon::parse($one->text('sent_at'))->setTimezone($store->timezone)->format('Y-m-d'),
+                        Forms::number($one->int('items')).
+                            ($one->int('items') === 1 ? ' page released' : ' pages released'),
                     ),
                 )
                 ->all(),
@@ -53,18 +56,20 @@ final class ReleaseOverview
     public static function changes(Store $store, Carbon $since): array
     {
         return array_values(
-            DB::table('release_batches')
-                ->where('store_id', $store->id)
-                ->where('created_at', '>=', $since)
-                ->orderByDesc('id')
-                ->limit(3)
-                ->get()
+            Rows::of(
+                DB::table('release_batches')
+                    ->where('store_id', $store->id)
+                    ->where('created_at', '>=', $since)
+                    ->orderByDesc('id')
+                    ->limit(3)
+                    ->get(),
+            )
                 ->map(
-                    static fn (stdClass $one): Change => new Change(
-                        Carbon::parse((string) $one->created_at),
+                    static fn (Row $one): Change => new Change(
+                        Carbon::parse($one->text('created_at')),
                         "{$one->name}: ".
-                            Forms::number((int) $one->items).
-                            ((int) $one->items === 1 ? ' page' : ' pages'),
+                            Forms::number($one->int('items')).
+                            ($one->int('items') === 1 ? ' page' : ' pages'),
                         route('release.show', [$store, $one->id]),
                         'See it',
                     ),

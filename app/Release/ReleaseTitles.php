@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Changes\Live\ReleaseName;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Tells other steps what releases are called, and where they are looked at. */
 final class ReleaseTitles
@@ -18,16 +19,18 @@ final class ReleaseTitles
      */
     public static function of(Store $store, array $releases): array
     {
-        return DB::table('release_batches')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $releases)
-            ->get(['id', 'name', 'undo_of'])
+        return Rows::of(
+            DB::table('release_batches')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $releases)
+                ->get(['id', 'name', 'undo_of']),
+        )
             ->mapWithKeys(
-                static fn (stdClass $one): array => [
-                    (int) $one->id => new ReleaseName(
-                        (int) $one->id,
-                        (string) $one->name,
-                        $one->undo_of === null ? null : (int) $one->undo_of,
+                static fn (Row $one): array => [
+                    $one->int('id') => new ReleaseName(
+                        $one->int('id'),
+                        $one->text('name'),
+                        $one->intOrNull('undo_of'),
                         route('release.show', [$store, $one->id]),
                     ),
                 ],

@@ -14,6 +14,7 @@ use App\Changes\Events\TextsChanged;
 use App\Facts\Calendar\Calendar;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\FileBook;
@@ -174,19 +175,23 @@ final class Releases
         return DB::transaction(function () use ($store, $wish, $userId): array {
             [$releaseId, $itemIds] = [$wish->releaseId, $wish->itemIds];
             $of =
-                DB::table('release_batches')
-                    ->where('store_id', $store->id)
-                    ->where('id', $releaseId)
+                Rows::maybe(
+                    DB::table('release_batches')
+                        ->where('store_id', $store->id)
+                        ->where('id', $releaseId)
+                        ->lockForUpdate()
+                        ->first(),
+                ) ?? throw new InvalidArgumentException("There is no release $releaseId.");
+            $items = Rows::of(
+                DB::table('release_items')
+                    ->where('release_id', $releaseId)
+                    ->where('state', ItemState::Live->value)
+                    ->whereNull('undone_by')
+                    ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))
+                    ->orderBy('id')
                     ->lockForUpdate()
-                    ->first() ?? throw new InvalidArgumentException("There is no release $releaseId.");
-            $items = DB::table('release_items')
-                ->where('release_id', $releaseId)
-                ->where('state', ItemState::Live->value)
-                ->whereNull('undone_by')
-                ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))
-                ->orderBy('id')
-                ->lockForUpdate()
-                ->get();
+                    ->get(),
+            );
             if ($items->isEmpty()) {
                 throw new InvalidArgumentException(
                     'Everything of this release has already been taken back, or is not live.',
@@ -227,13 +232,15 @@ final class Releases
     public function giveUp(Store $store, int $release, ?array $itemIds): int
     {
         return DB::transaction(function () use ($store, $release, $itemIds): int {
-            $items = DB::table('release_items')
-                ->where('store_id', $store->id)
-                ->where('release_id', $release)
-                ->where('state', ItemState::Handed->value)
-                ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))
-                ->lockForUpdate()
-                ->get();
+            $items = Rows::of(
+                DB::table('release_items')
+                    ->where('store_id', $store->id)
+                    ->where('release_id', $release)
+                    ->where('state', ItemState::Handed->value)
+                    ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))
+                    ->lockForUpdate()
+                    ->get(),
+            );
             foreach (Records::of(ReleaseItem::class, $items) as $item) {
                 $this->book->giveUp($item);
             }
@@ -274,7 +281,7 @@ final class Releases
             $store->id,
             $release,
             Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT DISTINCT COALESCE(i.page_id, r.page_id) AS page FROM release_items i
                         LEFT JOIN resources r ON r.id = i.resource_id AND i.resource_id > 0
                         WHERE i.release_id = ? HAVING page IS NOT NULL ORDER BY page',

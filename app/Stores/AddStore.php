@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores;
 
+use App\Platform\Database\Rows;
 use App\Stores\Adding\NewStore;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Models\Market;
@@ -108,11 +109,11 @@ final class AddStore
      */
     public function oneAfterTheOther(Closure $add): mixed
     {
-        DB::select('SELECT GET_LOCK(?, 20)', ['orchard.stores']);
+        Rows::all('SELECT GET_LOCK(?, 20)', ['orchard.stores']);
         try {
             return $add();
         } finally {
-            DB::select('SELECT RELEASE_LOCK(?)', ['orchard.stores']);
+            Rows::all('SELECT RELEASE_LOCK(?)', ['orchard.stores']);
         }
     }
 

@@ -11,6 +11,7 @@ use App\Connectors\Shop\MappedShop;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Connectors\Shop\Mapping\SignedHttp;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
@@ -49,9 +50,9 @@ final class Connections
     /** @return array{bool, bool} whether the shop's connection has a mapping in use, and whether it has a secret */
     public static function hasMapping(Store $store): array
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        $row = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first());
 
-        return [$row !== null && $row->mapping !== null, $row !== null && (string) $row->secret !== ''];
+        return [$row !== null && $row->mapping !== null, $row !== null && $row->text('secret') !== ''];
     }
 
     /** What the shop's API can be asked for; null where none is connected, or its mapping is not whole yet. */
@@ -93,22 +94,18 @@ final class Connections
 
     private function row(Store $store): ?ShopAccess
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        $row = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first());
 
         return $row === null
             ? null
-            : new ShopAccess(
-                (string) $row->url,
-                (string) $row->secret,
-                $row->mapping === null ? null : (string) $row->mapping,
-            );
+            : new ShopAccess($row->text('url'), $row->text('secret'), $row->textOrNull('mapping'));
     }
 
     /** The store's feed; null where none is set. */
     public function feed(Store $store): ?FeedClient
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
-        $base = $row === null ? null : PageUrl::parse((string) $row->url);
+        $row = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first());
+        $base = $row === null ? null : PageUrl::parse($row->text('url'));
         if ($row === null || $base === null) {
             return null;
         }
@@ -117,7 +114,7 @@ final class Connections
         return new FeedClient(
             GuardedHttp::allowing($options->privateHosts),
             $base,
-            Crypt::decryptString((string) $row->secret),
+            Crypt::decryptString($row->text('secret')),
             FeedMapping::fromJson($options->feedMapping),
         );
     }

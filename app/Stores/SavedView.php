@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** A view of a screen that somebody kept. */
 final readonly class SavedView
@@ -22,15 +22,15 @@ final readonly class SavedView
     ) {
     }
 
-    /** @param  stdClass  $row  of saved_views */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of saved_views */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (int) $row->user_id,
-            (string) $row->name,
-            (string) $row->query,
-            (bool) $row->is_shared,
+            $row->int('id'),
+            $row->int('user_id'),
+            $row->text('name'),
+            $row->text('query'),
+            $row->isTrue('is_shared'),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -16,14 +17,15 @@ final class SavedViews
         return array_values(
             array_map(
                 SavedView::of(...),
-                DB::table('saved_views')
-                    ->where('store_id', $store->id)
-                    ->where('screen', $screen)
-                    ->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))
-                    ->orderBy('name')
-                    ->limit(100)
-                    ->get()
-                    ->all(),
+                Rows::of(
+                    DB::table('saved_views')
+                        ->where('store_id', $store->id)
+                        ->where('screen', $screen)
+                        ->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))
+                        ->orderBy('name')
+                        ->limit(100)
+                        ->get(),
+                )->all(),
             ),
         );
     }

@@ -6,6 +6,7 @@ namespace App\Stores;
 
 use App\Connectors\Feed\FeedMapping;
 use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
@@ -23,7 +24,9 @@ final class StoreOptions
     public function list(Store $store): array
     {
         $settings = $store->options();
-        $connection = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        $connection = Rows::maybe(
+            DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first(),
+        );
         $rows = [
             ['key' => 'name', 'value' => $store->name, 'means' => 'what people call the store'],
             ['key' => 'url', 'value' => $store->base_url, 'means' => 'where its pages begin'],
@@ -125,7 +128,7 @@ final class StoreOptions
         foreach (StoreSettings::weighing() as $key => $one) {
             $rows[] = ['key' => $key, 'value' => $settings->assumed($key), 'means' => $one['means']];
         }
-        $feed = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
+        $feed = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first());
         $rows[] = [
             'key' => 'feed_url',
             'value' => (string) ($feed->url ?? ''),
@@ -146,7 +149,7 @@ final class StoreOptions
             'value' => $settings->indexnowUrl,
             'means' => 'where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere',
         ];
-        $hook = DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first();
+        $hook = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first());
         $rows[] = [
             'key' => 'hook_url',
             'value' => (string) ($hook->url ?? ''),
@@ -359,7 +362,7 @@ final class StoreOptions
 
     private function connect(Store $store, ?string $url = null, ?string $secret = null, string $sort = 'shop'): void
     {
-        $known = DB::table('connections')->where('store_id', $store->id)->where('sort', $sort)->first();
+        $known = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', $sort)->first());
         DB::table('connections')->upsert(
             [
                 [

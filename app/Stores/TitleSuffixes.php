@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -30,8 +31,8 @@ final readonly class TitleSuffixes
             }
         }
         $learned = [];
-        foreach (DB::table('title_suffixes')->whereIn('market_id', $ids)->get() as $row) {
-            $learned[$row->market_id.' '.$row->kind] = (string) $row->suffix;
+        foreach (Rows::of(DB::table('title_suffixes')->whereIn('market_id', $ids)->get()) as $row) {
+            $learned[$row->market_id.' '.$row->kind] = $row->text('suffix');
         }
 
         return new self($learned, $set);

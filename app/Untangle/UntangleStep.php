@@ -51,7 +51,7 @@ final class UntangleStep implements StepContribution
                 'AND decision IS NULL',
             [$store->id],
         );
-        [$all, $yours, $safe] = [(int) $open->n, (int) $open->yours, (int) $open->safe];
+        [$all, $yours, $safe] = [$open->int('n'), $open->int('yours'), $open->int('safe')];
         $parts = array_filter([
             $yours === 0 ? '' : Forms::number($yours).($yours === 1 ? ' is' : ' are').' your call',
             $safe === 0

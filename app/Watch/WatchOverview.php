@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Watch;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Overview\Change;
 use App\Stores\Overview\Mark;
@@ -14,7 +16,6 @@ use App\Watch\Lists\ResultList;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
-use stdClass;
 
 /** What Watch puts on the overview: results that were told since, and days of changes made elsewhere. */
 final class WatchOverview
@@ -30,19 +31,21 @@ final class WatchOverview
     {
         $changes = [];
         foreach (
-            DB::table('watch_changes')
-                ->where('store_id', $store->id)
-                ->where('judged_at', '>=', $since)
-                ->whereIn('verdict', [Verdict::Earned->value, Verdict::Lost->value])
-                ->where('decided', Decision::Open->value)
-                ->orderByDesc('judged_at')
-                ->limit(5)
-                ->get(['id', 'judged_at']) as $one
+            Rows::of(
+                DB::table('watch_changes')
+                    ->where('store_id', $store->id)
+                    ->where('judged_at', '>=', $since)
+                    ->whereIn('verdict', [Verdict::Earned->value, Verdict::Lost->value])
+                    ->where('decided', Decision::Open->value)
+                    ->orderByDesc('judged_at')
+                    ->limit(5)
+                    ->get(['id', 'judged_at']),
+            ) as $one
         ) {
-            $row = ResultList::find($store, (int) $one->id);
+            $row = ResultList::find($store, $one->int('id'));
             $row === null ||
                 ($changes[] = new Change(
-                    Carbon::parse((string) $one->judged_at),
+                    Carbon::parse($one->text('judged_at')),
                     "{$row->name} {$row->words($store->today())}",
                     route('watch.change', [$store, $row->id]),
                     'Read it',
@@ -56,17 +59,19 @@ final class WatchOverview
     public static function marks(Store $store, string $from): array
     {
         return array_values(
-            DB::table('watch_changes')
-                ->where('store_id', $store->id)
-                ->where('source', ChangeSource::Mark->value)
-                ->where('first_day', '>=', $from)
-                ->orderBy('first_day')
-                ->limit(40)
-                ->get(['first_day', 'name', 'pages'])
+            Rows::of(
+                DB::table('watch_changes')
+                    ->where('store_id', $store->id)
+                    ->where('source', ChangeSource::Mark->value)
+                    ->where('first_day', '>=', $from)
+                    ->orderBy('first_day')
+                    ->limit(40)
+                    ->get(['first_day', 'name', 'pages']),
+            )
                 ->map(
-                    static fn (stdClass $one): Mark => new Mark(
-                        (string) $one->first_day,
-                        "$one->name, ".number_format((int) $one->pages).' pages',
+                    static fn (Row $one): Mark => new Mark(
+                        $one->text('first_day'),
+                        "$one->name, ".number_format($one->int('pages')).' pages',
                     ),
                 )
                 ->all(),

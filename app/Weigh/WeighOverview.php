@@ -166,13 +166,13 @@ final class WeighOverview
                 'See why',
             );
         }
-        if ((int) $lost->n > 0) {
+        if ($lost->int('n') > 0) {
             $changes[] = new Change(
                 $at,
-                Forms::number((int) $lost->n).
-                    ((int) $lost->n === 1 ? ' page' : ' pages').
+                Forms::number($lost->int('n')).
+                    ($lost->int('n') === 1 ? ' page' : ' pages').
                     ' lost '.
-                    Forms::number((int) $lost->clicks).
+                    Forms::number($lost->int('clicks')).
                     ' clicks against the four weeks before',
                 route('weigh.losing', [$store, 'weeks' => 4]),
                 'See why',

@@ -59,16 +59,16 @@ final class WeighStep implements StepContribution
         );
         if ($list !== null) {
             $days = (int) (new DateTimeImmutable($store->today()))
-                ->diff(new DateTimeImmutable((string) $list->due_day))
+                ->diff(new DateTimeImmutable($list->text('due_day')))
                 ->format('%r%a');
 
             return new Hand(
-                (int) $list->open,
+                $list->int('open'),
                 'of '.
-                    Forms::number((int) $list->pages).
+                    Forms::number($list->int('pages')).
                     " pages in “{$list->name}” are still to do; ".
                     match (true) {
-                        $days < 0 => 'it was due on '.Forms::day((string) $list->due_day),
+                        $days < 0 => 'it was due on '.Forms::day($list->text('due_day')),
                         $days === 0 => 'it is due today',
                         $days === 1 => '1 day left',
                         default => "$days days left",

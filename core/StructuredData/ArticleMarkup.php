@@ -39,9 +39,15 @@ final readonly class ArticleMarkup
                     'image' => $this->images,
                     'inLanguage' => $this->language,
                     'mainEntityOfPage' => $this->url,
-                    'publisher' => $this->publisher === '' ? null : ['@type' => 'Organization', 'name' => $this->publisher],
+                    'publisher' => $this->publisher === '' ? null : self::organization($this->publisher),
                 ],
                 static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== [],
             );
+    }
+
+    /** @return array{'@type': string, name: string} */
+    private static function organization(string $name): array
+    {
+        return ['@type' => 'Organization', 'name' => $name];
     }
 }

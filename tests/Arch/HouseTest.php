@@ -100,6 +100,8 @@ it('reads what a source writes, in whatever way it is put', function (string $co
     ],
     ['DB::insert("INSERT IGNORE INTO lost_texts (page_id) SELECT page_id FROM page_details");', ['lost_texts']],
     ['Bulk::write(\'page_index\', [\'a\'], $rows);', ['page_index']],
+    ['Bulk::over(\'page_index\', [\'a\'], $rows);', ['page_index']],
+    ['Bulk::upsert(\'page_index\', [\'a\'], $rows, \'a = 1\');', ['page_index']],
     ['DB::delete("DELETE FROM {$this->facts->rows()} WHERE 1");', ['?']],
     ['foreach ($tables as $table) { DB::table($table)->where(\'a\', 1)->delete(); }', ['?']],
     ["Bulk::write(\n    'page_index',\n    ['a'],\n    \$rows,\n);", ['page_index']],

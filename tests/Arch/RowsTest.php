@@ -14,7 +14,7 @@ function isRowType(?Node $type): bool
 {
     $name = $type instanceof Node\NullableType ? $type->type : $type;
 
-    return $name instanceof Node\Name && $name->toString() === 'stdClass';
+    return $name instanceof Node\Name && in_array($name->toString(), ['stdClass', 'Row'], true);
 }
 
 function isSelf(?Node $type): bool
@@ -39,8 +39,8 @@ function rowsThatLeave(string $source, string $path): array
         $name = $method->name->name;
         $doc = (string) $method->getDocComment()?->getText();
         $params = array_filter($method->params, static fn (Node\Param $param): bool => isRowType($param->type));
-        $isTaken = $params !== [] || preg_match('/@param[^*]*\bstdClass\b/', $doc) === 1;
-        $isGiven = isRowType($method->returnType) || preg_match('/@return[^*]*\bstdClass\b/', $doc) === 1;
+        $isTaken = $params !== [] || preg_match('/@param[^*]*\b(stdClass|Row)\b/', $doc) === 1;
+        $isGiven = isRowType($method->returnType) || preg_match('/@return[^*]*\b(stdClass|Row)\b/', $doc) === 1;
         $isKept = array_filter($params, static fn (Node\Param $param): bool => $param->isPublic()) !== [];
         // A maker gives what it is named after: the record, or several of them.
         $isMaker =
@@ -86,6 +86,7 @@ it('sees a row that leaves its class', function (string $code, bool $isSeen): vo
     'kept' => ['private function __construct(public stdClass $row) {}', true],
     'made a record of' => ['public static function from(stdClass $row): self { return new self(); }', false],
     'made something else of' => ['public static function of(stdClass $row): array { return []; }', true],
+    'a typed row' => ['public function tell(Row $row): string { return $row->text("a"); }', true],
     'told by a maker' => ['public static function of(int $id): stdClass { return new stdClass(); }', true],
     'handed on within' => ['private function tell(stdClass $row): string { return ""; }', false],
 ]);

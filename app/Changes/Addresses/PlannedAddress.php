@@ -7,6 +7,7 @@ namespace App\Changes\Addresses;
 use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 
 /** What is to become of one field of a page's address with a release. */
@@ -40,10 +41,12 @@ final readonly class PlannedAddress
         foreach (
             Records::of(
                 self::class,
-                DB::table('address_changes')
-                    ->whereIn('page_id', $pages)
-                    ->whereIn('field', $fields)
-                    ->get(['page_id', 'field', 'value', 'state']),
+                Rows::of(
+                    DB::table('address_changes')
+                        ->whereIn('page_id', $pages)
+                        ->whereIn('field', $fields)
+                        ->get(['page_id', 'field', 'value', 'state']),
+                ),
             ) as $one
         ) {
             $planned[$one->pageId][] = $one;

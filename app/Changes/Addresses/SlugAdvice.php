@@ -10,7 +10,6 @@ use App\Changes\Origin;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\Slug;
@@ -35,15 +34,15 @@ final class SlugAdvice
         $last = $after;
         $isEnd = false;
         for ($portions = 0; count($faulty) < $limit && ! $isEnd && $portions < 20; $portions++) {
-            $resources = DB::select(
+            $resources = Rows::all(
                 'SELECT id, url FROM resources WHERE store_id = ? AND gone = 0 AND id > ? ORDER BY id LIMIT '.
                     self::PORTION,
                 [$store->id, $last],
             );
             foreach ($resources as $row) {
-                $slug = self::slugOf((string) $row->url);
+                $slug = self::slugOf($row->text('url'));
                 $faults = $slug === '' ? [] : Slug::faults($slug);
-                $last = (int) $row->id;
+                $last = $row->int('id');
                 if ($slug !== '' && ($all || $faults !== [])) {
                     $faulty[$last] = $faults;
                 }

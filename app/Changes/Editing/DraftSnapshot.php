@@ -7,7 +7,7 @@ namespace App\Changes\Editing;
 use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 
 /** A draft as it stood at one moment: all that is needed to bring it back to the letter. */
 final readonly class DraftSnapshot
@@ -49,9 +49,9 @@ final readonly class DraftSnapshot
         $list = Bulk::list($resources);
         $drafts = [];
         foreach (
-            DB::select("SELECT * FROM drafts WHERE resource_id IN ($list) AND field = ? FOR UPDATE", [$field]) as $row
+            Rows::all("SELECT * FROM drafts WHERE resource_id IN ($list) AND field = ? FOR UPDATE", [$field]) as $row
         ) {
-            $drafts[(int) $row->resource_id] = self::from((array) $row);
+            $drafts[$row->int('resource_id')] = self::from((array) $row);
         }
 
         return $drafts;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes\Editing;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** Something that a person did to texts and can take back. */
 final readonly class EditStep
@@ -13,9 +13,9 @@ final readonly class EditStep
     {
     }
 
-    public static function from(stdClass $row): self
+    public static function from(Row $row): self
     {
-        return new self((int) $row->id, EditAction::from((string) $row->action), (int) $row->texts);
+        return new self($row->int('id'), EditAction::from($row->text('action')), $row->int('texts'));
     }
 
     public function words(): string

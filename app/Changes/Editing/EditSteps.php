@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes\Editing;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -114,14 +115,16 @@ final class EditSteps
 
     private function find(Store $store, int $userId, int $state, bool $lock = false): ?EditStep
     {
-        $row = DB::table('text_steps')
-            ->where('store_id', $store->id)
-            ->where('user_id', $userId)
-            ->where('state', $state)
-            ->where('texts', '>', 0)
-            ->orderBy('id', $state === self::DONE ? 'desc' : 'asc')
-            ->when($lock, static fn ($query) => $query->lockForUpdate())
-            ->first();
+        $row = Rows::maybe(
+            DB::table('text_steps')
+                ->where('store_id', $store->id)
+                ->where('user_id', $userId)
+                ->where('state', $state)
+                ->where('texts', '>', 0)
+                ->orderBy('id', $state === self::DONE ? 'desc' : 'asc')
+                ->when($lock, static fn ($query) => $query->lockForUpdate())
+                ->first(),
+        );
 
         return $row === null ? null : EditStep::from($row);
     }
@@ -136,7 +139,7 @@ final class EditSteps
             }
             $isUndo = $state === self::DONE;
             $wanted = [];
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT resource_id, field, before_draft, after_draft FROM text_step_rows WHERE step_id = ?',
                 [$step->id],
             );
@@ -145,8 +148,8 @@ final class EditSteps
                 $after = DraftSnapshot::fromJson($row->after_draft);
                 [$over, $draft] = $isUndo ? [$after, $before] : [$before, $after];
                 $wanted[] = new Restoration(
-                    (int) $row->resource_id,
-                    TextField::from((int) $row->field),
+                    $row->int('resource_id'),
+                    TextField::from($row->int('field')),
                     $over === null ? 0 : $over->revision,
                     $draft,
                 );

@@ -6,10 +6,10 @@ namespace App\Changes\Editing;
 
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** A stored text whose row is locked until the transaction ends, with the draft that stands over it. */
 final readonly class LockedText
@@ -49,7 +49,7 @@ final readonly class LockedText
         $rows = $locked = [];
         foreach ($resources as $field => $ids) {
             $list = Bulk::list($ids);
-            $rows[$field] = DB::select(
+            $rows[$field] = Rows::all(
                 "SELECT resource_id, market_id, stored, origin, shown_digest, draft_digest,
                     draft_shown IS NOT NULL AS has_draft FROM resource_texts
                     WHERE resource_id IN ($list) AND field = ? AND store_id = ? ORDER BY resource_id FOR UPDATE",
@@ -59,10 +59,10 @@ final readonly class LockedText
         // Drafts are read under locks of their own: a plain read would see what stood there when the transaction began.
         // Only those that are there: to lock what is missing would lock the gap, and others would wait to write beside.
         foreach ($rows as $field => $texts) {
-            $drafted = array_filter($texts, static fn (stdClass $row): bool => (int) $row->has_draft === 1);
+            $drafted = array_filter($texts, static fn (Row $row): bool => $row->int('has_draft') === 1);
             $drafts = DraftSnapshot::lock(Bulk::ids($drafted, 'resource_id'), $field);
             foreach ($texts as $row) {
-                $text = self::from($row, TextField::from($field), $drafts[(int) $row->resource_id] ?? null);
+                $text = self::from($row, TextField::from($field), $drafts[$row->int('resource_id')] ?? null);
                 $locked[$text->key()] = $text;
             }
         }
@@ -70,14 +70,14 @@ final readonly class LockedText
         return $locked;
     }
 
-    private static function from(stdClass $row, TextField $field, ?DraftSnapshot $draft): self
+    private static function from(Row $row, TextField $field, ?DraftSnapshot $draft): self
     {
         return new self(
-            (int) $row->resource_id,
+            $row->int('resource_id'),
             $field,
-            (int) $row->market_id,
-            (string) $row->stored,
-            Origin::from((string) $row->origin),
+            $row->int('market_id'),
+            $row->text('stored'),
+            Origin::from($row->text('origin')),
             $row->shown_digest,
             $row->draft_digest,
             $draft,

@@ -7,6 +7,7 @@ namespace App\Changes\Editing;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -43,25 +44,26 @@ final class TermSteps
      */
     public static function turn(Store $store, int $stepId, bool $isUndo, int $userId): array
     {
-        $rows = DB::table('text_step_terms')->where('step_id', $stepId)->get()->all();
+        $rows = Rows::of(DB::table('text_step_terms')->where('step_id', $stepId)->get())->all();
         $now = PageTerms::leads(Bulk::ids($rows, 'page_id'));
         $wanted = [];
         $left = 0;
         foreach ($rows as $row) {
             [$over, $term] = $isUndo ? [$row->after_term, $row->before_term] : [$row->before_term, $row->after_term];
-            if (($now[(int) $row->page_id] ?? '') === (string) $over) {
-                $wanted[(int) $row->page_id] = (string) $term;
+            if (($now[$row->int('page_id')] ?? '') === (string) $over) {
+                $wanted[$row->int('page_id')] = (string) $term;
             } else {
                 $left++;
             }
         }
         PageTerms::lead($store, $wanted, TermOrigin::Hand, $userId);
-        $resources = DB::table('pages')
-            ->whereIn('id', array_keys($wanted))
-            ->whereNotNull('resource_id')
-            ->distinct()
-            ->get(['resource_id'])
-            ->all();
+        $resources = Rows::of(
+            DB::table('pages')
+                ->whereIn('id', array_keys($wanted))
+                ->whereNotNull('resource_id')
+                ->distinct()
+                ->get(['resource_id']),
+        )->all();
 
         return [Bulk::ids($resources, 'resource_id'), $left];
     }

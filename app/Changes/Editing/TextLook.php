@@ -9,6 +9,7 @@ use App\Changes\HistoryEvent;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 
 /** What is to be known of texts before they are written: their drafts, kinds, trials, and who was here since. */
@@ -34,8 +35,8 @@ final class TextLook
     {
         $kinds = [];
         $list = Bulk::list(array_map(static fn (DraftChange $change): int => $change->text->resourceId, $changes));
-        foreach (DB::select("SELECT id, kind FROM resources WHERE id IN ($list)") as $row) {
-            $kinds[(int) $row->id] = (int) $row->kind;
+        foreach (Rows::all("SELECT id, kind FROM resources WHERE id IN ($list)") as $row) {
+            $kinds[$row->int('id')] = $row->int('kind');
         }
 
         return $kinds;
@@ -50,7 +51,7 @@ final class TextLook
         $drafts = [];
         foreach (self::byField($edits) as $field => $resources) {
             $list = Bulk::list($resources);
-            foreach (DB::select("SELECT * FROM drafts WHERE resource_id IN ($list) AND field = ?", [$field]) as $row) {
+            foreach (Rows::all("SELECT * FROM drafts WHERE resource_id IN ($list) AND field = ?", [$field]) as $row) {
                 $draft = Draft::fromRow($row);
                 $drafts["$draft->resourceId $field"] = $draft;
             }
@@ -62,20 +63,22 @@ final class TextLook
     /** Who changed a text since its reader's revision. */
     public static function authorSince(LockedText $text, TextEdit $edit): string
     {
-        $row = DB::table('history')
-            ->leftJoin('users', 'users.id', '=', 'history.user_id')
-            ->where('resource_id', $text->resourceId)
-            ->where('field', $text->field->value)
-            ->where('history.id', '>', $edit->seenRevision)
-            ->whereIn('event', [
-                HistoryEvent::Saved->value,
-                HistoryEvent::Reverted->value,
-                HistoryEvent::Restored->value,
-                HistoryEvent::Live->value,
-                HistoryEvent::Dropped->value,
-            ])
-            ->orderByDesc('history.id')
-            ->first(['users.name']);
+        $row = Rows::maybe(
+            DB::table('history')
+                ->leftJoin('users', 'users.id', '=', 'history.user_id')
+                ->where('resource_id', $text->resourceId)
+                ->where('field', $text->field->value)
+                ->where('history.id', '>', $edit->seenRevision)
+                ->whereIn('event', [
+                    HistoryEvent::Saved->value,
+                    HistoryEvent::Reverted->value,
+                    HistoryEvent::Restored->value,
+                    HistoryEvent::Live->value,
+                    HistoryEvent::Dropped->value,
+                ])
+                ->orderByDesc('history.id')
+                ->first(['users.name']),
+        );
 
         return (string) ($row->name ?? 'Someone');
     }

@@ -6,11 +6,10 @@ namespace App\Changes\Live;
 
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What releases made live, and when, read from the history. */
 final class LiveChanges
@@ -20,13 +19,13 @@ final class LiveChanges
     {
         $releases = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT release_id, MAX(created_at) AS last_at FROM history WHERE store_id = ? AND release_id > 0
                     AND event = ? GROUP BY release_id ORDER BY release_id',
                 [$store->id, HistoryEvent::Live->value],
             ) as $row
         ) {
-            $releases[(int) $row->release_id] = (string) $row->last_at;
+            $releases[$row->int('release_id')] = $row->text('last_at');
         }
 
         return $releases;
@@ -35,10 +34,10 @@ final class LiveChanges
     /** When anything that a release had made live was taken back last (UTC); empty where nothing was. */
     public static function lastUndone(Store $store): string
     {
-        return (string) Rows::sole(
+        return Rows::sole(
             'SELECT MAX(created_at) AS at FROM history WHERE store_id = ? AND release_id > 0 AND event = ?',
             [$store->id, HistoryEvent::Undone->value],
-        )->at;
+        )->text('at');
     }
 
     /** @return list<LiveChange> by page; what shows on no page is left out */
@@ -46,7 +45,7 @@ final class LiveChanges
     {
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT COALESCE(h.page_id, r.page_id) AS page, h.resource_id, h.field, h.origin, h.created_at,
                     h.before_value, h.after_value, h.recipe_id,
                     (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id > 0
@@ -64,24 +63,24 @@ final class LiveChanges
                 ],
             ) as $row
         ) {
-            (int) $row->page === 0 || ($rows[(int) $row->page][] = $row);
+            $row->int('page') === 0 || ($rows[$row->int('page')][] = $row);
         }
         $changes = [];
         foreach ($rows as $page => $some) {
             $first = $some[0];
-            $isText = TextField::tryFrom((int) $first->field) !== null;
+            $isText = TextField::tryFrom($first->int('field')) !== null;
             $undone = array_filter(
-                array_map(static fn (stdClass $row): ?string => $row->undone ?? $row->address_undone, $some),
+                array_map(static fn (Row $row): ?string => $row->undone ?? $row->address_undone, $some),
             );
             $changes[] = new LiveChange(
                 $page,
-                array_values(array_unique(array_map(static fn (stdClass $row): int => (int) $row->field, $some))),
-                $isText ? (string) $first->origin : '',
-                (string) max(array_map(static fn (stdClass $row): string => (string) $row->created_at, $some)),
+                array_values(array_unique(array_map(static fn (Row $row): int => $row->int('field'), $some))),
+                $isText ? $first->text('origin') : '',
+                (string) max(array_map(static fn (Row $row): string => $row->text('created_at'), $some)),
                 $undone === [] ? null : (string) min($undone),
-                $isText ? (string) $first->before_value : null,
-                $isText ? (string) $first->after_value : null,
-                $first->recipe_id === null ? null : (int) $first->recipe_id,
+                $isText ? $first->text('before_value') : null,
+                $isText ? $first->text('after_value') : null,
+                $first->intOrNull('recipe_id'),
             );
         }
 
@@ -96,7 +95,7 @@ final class LiveChanges
     public static function touched(Store $store, string $from, string $to, ?int $butRelease = null): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT COALESCE(h.page_id, r.page_id) AS page FROM history h
                     LEFT JOIN resources r ON r.id = h.resource_id AND h.resource_id > 0 WHERE h.store_id = ?
                     AND h.release_id > 0 AND h.release_id <> ? AND h.event IN (?, ?)

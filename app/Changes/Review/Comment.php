@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes\Review;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** What somebody said of a text. */
 final readonly class Comment
@@ -14,9 +14,9 @@ final readonly class Comment
     {
     }
 
-    /** @param  stdClass  $row  words, name and made_at */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  words, name and made_at */
+    public static function of(Row $row): self
     {
-        return new self((string) $row->words, (string) ($row->name ?? 'Somebody'), (string) $row->made_at);
+        return new self($row->text('words'), (string) ($row->name ?? 'Somebody'), $row->text('made_at'));
     }
 }

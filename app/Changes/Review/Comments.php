@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes\Review;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -45,12 +46,14 @@ final class Comments
     {
         $texts = [];
         foreach (
-            DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->where('id', $draft)
-                ->get(['resource_id', 'field']) as $row
+            Rows::of(
+                DB::table('drafts')
+                    ->where('store_id', $store->id)
+                    ->where('id', $draft)
+                    ->get(['resource_id', 'field']),
+            ) as $row
         ) {
-            $texts[] = [(int) $row->resource_id, (int) $row->field];
+            $texts[] = [$row->int('resource_id'), $row->int('field')];
         }
         self::addMany($store, $texts, $words, $by);
     }
@@ -61,13 +64,15 @@ final class Comments
         return array_values(
             array_map(
                 Comment::of(...),
-                DB::table('text_comments as c')
-                    ->leftJoin('users as u', 'u.id', '=', 'c.user_id')
-                    ->where('resource_id', $resource)
-                    ->where('field', $field->value)
-                    ->orderByDesc('c.id')
-                    ->limit(50)
-                    ->get(['c.words', 'c.made_at', DB::raw('COALESCE(u.name, c.guest) AS name')])
+                Rows::of(
+                    DB::table('text_comments as c')
+                        ->leftJoin('users as u', 'u.id', '=', 'c.user_id')
+                        ->where('resource_id', $resource)
+                        ->where('field', $field->value)
+                        ->orderByDesc('c.id')
+                        ->limit(50)
+                        ->get(['c.words', 'c.made_at', DB::raw('COALESCE(u.name, c.guest) AS name')]),
+                )
                     ->reverse()
                     ->all(),
             ),

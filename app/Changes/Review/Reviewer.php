@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes\Review;
 
+use App\Platform\Database\Row;
 use Illuminate\Support\Carbon;
-use stdClass;
 
 /** Somebody who approves the texts of a part of the store. */
 final readonly class Reviewer
@@ -33,23 +33,23 @@ final readonly class Reviewer
     ) {
     }
 
-    public static function fromRow(stdClass $row): self
+    public static function fromRow(Row $row): self
     {
         $number = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
 
         return new self(
-            (int) $row->id,
+            $row->int('id'),
             $number($row->user_id),
-            $row->guest === null ? null : (string) $row->guest,
-            $row->guest_email === null ? null : (string) $row->guest_email,
+            $row->textOrNull('guest'),
+            $row->textOrNull('guest_email'),
             $number($row->deputy_id),
             $number($row->kind),
-            $row->maker === null ? null : (string) $row->maker,
+            $row->textOrNull('maker'),
             $number($row->collection_id),
             $number($row->market_id),
-            (int) $row->days,
-            $row->away_until === null ? null : (string) $row->away_until,
-            $row->token_hash !== null && Carbon::parse((string) $row->token_until)->isFuture(),
+            $row->int('days'),
+            $row->textOrNull('away_until'),
+            $row->token_hash !== null && Carbon::parse($row->text('token_until'))->isFuture(),
         );
     }
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Changes\Review;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
-use stdClass;
 
 /** Who approves which texts of a store. */
 final class Reviewers
@@ -24,12 +24,8 @@ final class Reviewers
     public static function of(Store $store): array
     {
         return array_values(
-            DB::table('text_reviewers')
-                ->where('store_id', $store->id)
-                ->orderBy('place')
-                ->orderBy('id')
-                ->get()
-                ->map(static fn (stdClass $row): Reviewer => Reviewer::fromRow($row))
+            Rows::of(DB::table('text_reviewers')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get())
+                ->map(static fn (Row $row): Reviewer => Reviewer::fromRow($row))
                 ->all(),
         );
     }
@@ -50,7 +46,7 @@ final class Reviewers
         return $drafts === []
             ? []
             : Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT d.id FROM drafts d JOIN resources r ON r.id = d.resource_id WHERE d.store_id = ?
                         AND d.id IN ('.
                         Bulk::list($drafts).
@@ -157,11 +153,13 @@ final class Reviewers
     /** @return array{Store, Reviewer}|null whom a link belongs to; null where it has ended, or never was one */
     public static function open(string $token): ?array
     {
-        $row = DB::table('text_reviewers')
-            ->where('token_hash', hash('sha256', $token, true))
-            ->where('token_until', '>', now())
-            ->first();
-        $store = $row === null ? null : Store::query()->find((int) $row->store_id);
+        $row = Rows::maybe(
+            DB::table('text_reviewers')
+                ->where('token_hash', hash('sha256', $token, true))
+                ->where('token_until', '>', now())
+                ->first(),
+        );
+        $store = $row === null ? null : Store::query()->find($row->int('store_id'));
 
         return $row === null || $store === null || ! $store->isAtWork() ? null : [$store, Reviewer::fromRow($row)];
     }
@@ -185,9 +183,9 @@ final class Reviewers
             );
             $told[] = [
                 'reviewer' => $reviewer,
-                'waiting' => (int) $row->waiting,
-                'due' => (int) $row->due,
-                'soon' => (int) $row->soon - (int) $row->due,
+                'waiting' => $row->int('waiting'),
+                'due' => $row->int('due'),
+                'soon' => $row->int('soon') - $row->int('due'),
             ];
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes\Spells;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
@@ -69,7 +70,7 @@ final class Spells
         $until = [];
         foreach ($resources === [] ? [] : array_chunk(array_values(array_unique($resources)), 5000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT resource_id, field, MAX(to_at) AS until FROM text_spells WHERE resource_id IN ('.
                         Bulk::list($some).
                         ') AND cause = ? AND from_at <= UTC_TIMESTAMP() AND to_at > UTC_TIMESTAMP()
@@ -77,7 +78,7 @@ final class Spells
                     [$cause->value],
                 ) as $row
             ) {
-                $until["$row->resource_id $row->field"] = (string) $row->until;
+                $until["$row->resource_id $row->field"] = $row->text('until');
             }
         }
 
@@ -102,7 +103,7 @@ final class Spells
         $taken = [];
         foreach (array_chunk(array_values(array_unique(array_column($texts, 0))), 5000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT DISTINCT resource_id, field FROM text_spells WHERE resource_id IN ('.
                         Bulk::list($some).
                         ') AND cause = ? AND by_id <> ? AND from_at < ? AND to_at > ?',

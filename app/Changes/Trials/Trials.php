@@ -14,6 +14,7 @@ use App\Changes\Spells\Spell;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -21,7 +22,6 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Wordings that are compared over alike pages. From its beginning on nobody else changes its texts; its time runs from
@@ -97,16 +97,18 @@ final class Trials
     {
         return DB::transaction(function () use ($store, $id, $userId): int {
             $trial = $this->locked($store, $id, TrialState::Planned);
-            $field = TextField::from((int) $trial->field);
+            $field = TextField::from($trial->int('field'));
             $texts = $values = [];
             $recipes = DB::table('text_trial_groups')->where('trial_id', $id)->pluck('recipe_id', 'number');
-            foreach (DB::table('text_trial_pages')->where('trial_id', $id)->orderBy('resource_id')->get() as $page) {
-                $texts[] = [(int) $page->resource_id, $field->value];
+            foreach (
+                Rows::of(DB::table('text_trial_pages')->where('trial_id', $id)->orderBy('resource_id')->get()) as $page
+            ) {
+                $texts[] = [$page->int('resource_id'), $field->value];
                 $page->value === null ||
-                    ($values[(int) $page->number][(int) $page->resource_id] = (string) $page->value);
+                    ($values[$page->int('number')][$page->int('resource_id')] = $page->text('value'));
             }
             $now = new DateTimeImmutable('now', new DateTimeZone('UTC'));
-            $until = $now->modify('+'.((int) $trial->weeks + self::WEEKS_TO_GO_LIVE).' weeks');
+            $until = $now->modify('+'.($trial->int('weeks') + self::WEEKS_TO_GO_LIVE).' weeks');
             $taken = count(Spells::taken(SpellCause::Trial, $id, $texts, $now, $until));
             if ($taken > 0) {
                 throw new InvalidArgumentException(number_format($taken).' of its texts are in another trial.');
@@ -170,21 +172,23 @@ final class Trials
     public function tick(): void
     {
         foreach (
-            DB::table('text_trials')
-                ->whereIn('state', [TrialState::Going->value, TrialState::Running->value])
-                ->orderBy('id')
-                ->get() as $trial
+            Rows::of(
+                DB::table('text_trials')
+                    ->whereIn('state', [TrialState::Going->value, TrialState::Running->value])
+                    ->orderBy('id')
+                    ->get(),
+            ) as $trial
         ) {
-            $store = Store::query()->find((int) $trial->store_id);
+            $store = Store::query()->find($trial->int('store_id'));
             if ($store !== null && $store->isAtWork()) {
-                (int) $trial->state === TrialState::Going->value
+                $trial->int('state') === TrialState::Going->value
                     ? $this->seeLive($store, $trial)
                     : $this->seeOver($store, $trial);
             }
         }
     }
 
-    private function seeLive(Store $store, stdClass $trial): void
+    private function seeLive(Store $store, Row $trial): void
     {
         $open = Rows::figure(
             'SELECT COUNT(*) AS n FROM text_trial_pages p
@@ -194,8 +198,8 @@ final class Trials
         );
         if ($open === 0) {
             $this->run($store, $trial, null);
-        } elseif ((string) $trial->ends_at <= now()->format('Y-m-d H:i:s')) {
-            $this->drop($store, (int) $trial->id);
+        } elseif ($trial->text('ends_at') <= now()->format('Y-m-d H:i:s')) {
+            $this->drop($store, $trial->int('id'));
             DB::table('text_trials')
                 ->where('id', $trial->id)
                 ->update(['note' => number_format($open).' of its texts did not get live in time.']);
@@ -205,7 +209,7 @@ final class Trials
         }
     }
 
-    private function isOnItsWay(stdClass $trial): bool
+    private function isOnItsWay(Row $trial): bool
     {
         return DB::table('drafts')
             ->where('field', $trial->field)
@@ -217,7 +221,7 @@ final class Trials
             ->exists();
     }
 
-    private function run(Store $store, stdClass $trial, ?string $note): void
+    private function run(Store $store, Row $trial, ?string $note): void
     {
         $now = new DateTimeImmutable('now', new DateTimeZone('UTC'));
         $until = $now->modify("+{$trial->weeks} weeks");
@@ -241,15 +245,15 @@ final class Trials
             }
             $texts = [];
             foreach (DB::table('text_trial_pages')->where('trial_id', $trial->id)->pluck('resource_id') as $resource) {
-                $texts[] = [is_numeric($resource) ? (int) $resource : 0, (int) $trial->field];
+                $texts[] = [is_numeric($resource) ? (int) $resource : 0, $trial->int('field')];
             }
-            Spells::end($store, SpellCause::Trial, (int) $trial->id);
+            Spells::end($store, SpellCause::Trial, $trial->int('id'));
             Spells::put(
                 $store,
                 new Spell(
                     SpellCause::Trial,
-                    (int) $trial->id,
-                    new DateTimeImmutable((string) $trial->begun_at, new DateTimeZone('UTC')),
+                    $trial->int('id'),
+                    new DateTimeImmutable($trial->text('begun_at'), new DateTimeZone('UTC')),
                     $until,
                 ),
                 $texts,
@@ -257,9 +261,9 @@ final class Trials
         });
     }
 
-    private function seeOver(Store $store, stdClass $trial): void
+    private function seeOver(Store $store, Row $trial): void
     {
-        if ((string) $trial->ends_at > now()->format('Y-m-d H:i:s')) {
+        if ($trial->text('ends_at') > now()->format('Y-m-d H:i:s')) {
             return;
         }
         $isOver = DB::table('text_trials')
@@ -267,18 +271,20 @@ final class Trials
             ->where('state', TrialState::Running->value)
             ->update(['state' => TrialState::Over->value]);
         if ($isOver > 0) {
-            TrialEnded::dispatch($store->id, (int) $trial->id);
+            TrialEnded::dispatch($store->id, $trial->int('id'));
         }
     }
 
     /** @throws InvalidArgumentException where there is none in this state */
-    private function locked(Store $store, int $id, TrialState $state): stdClass
+    private function locked(Store $store, int $id, TrialState $state): Row
     {
-        return DB::table('text_trials')
-            ->where('store_id', $store->id)
-            ->where('id', $id)
-            ->where('state', $state->value)
-            ->lockForUpdate()
-            ->first() ?? throw new InvalidArgumentException('Only a trial that is '.$state->label().' can begin.');
+        return Rows::maybe(
+            DB::table('text_trials')
+                ->where('store_id', $store->id)
+                ->where('id', $id)
+                ->where('state', $state->value)
+                ->lockForUpdate()
+                ->first(),
+        ) ?? throw new InvalidArgumentException('Only a trial that is '.$state->label().' can begin.');
     }
 }

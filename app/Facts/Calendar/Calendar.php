@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Facts\Calendar;
 
 use App\Facts\Events\BreaksChanged;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -78,7 +79,7 @@ final class Calendar
         return array_values(
             array_map(
                 CalendarEvent::of(...),
-                DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [
+                Rows::all('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [
                     $store->id,
                 ]),
             ),

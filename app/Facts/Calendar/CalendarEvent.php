@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Facts\Calendar;
 
+use App\Platform\Database\Row;
 use DateTimeImmutable;
-use stdClass;
 
 /** Days that a store's people named, as they were entered. */
 final readonly class CalendarEvent
@@ -26,17 +26,17 @@ final readonly class CalendarEvent
     ) {
     }
 
-    /** @param  stdClass  $row  of calendar_events */
-    public static function of(stdClass $row): self
+    /** @param  Row  $row  of calendar_events */
+    public static function of(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (string) $row->name,
-            (bool) $row->is_break,
-            (bool) $row->is_freeze,
-            new DateTimeImmutable((string) $row->first_day),
-            (int) $row->days,
-            Returns::from((string) $row->returns),
+            $row->int('id'),
+            $row->text('name'),
+            $row->isTrue('is_break'),
+            $row->isTrue('is_freeze'),
+            new DateTimeImmutable($row->text('first_day')),
+            $row->int('days'),
+            Returns::from($row->text('returns')),
         );
     }
 

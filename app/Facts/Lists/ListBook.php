@@ -6,8 +6,9 @@ namespace App\Facts\Lists;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Writes the rows of an import into a list, makes them current, and takes them out again; whatever an older import said
@@ -41,15 +42,13 @@ final readonly class ListBook
     public function makeCurrent(int $import): bool
     {
         $table = $this->table->value;
-        $marks = DB::select(
+        $marks = Rows::all(
             "SELECT n.mark FROM $table n WHERE n.import_id = ? AND n.is_current = 0 AND NOT EXISTS (SELECT 1 FROM $table x
                 WHERE x.store_id = n.store_id AND x.mark = n.mark AND x.import_id > n.import_id) ORDER BY n.mark
                 LIMIT ".self::PORTION,
             [$import],
         );
-        foreach (
-            array_chunk(array_map(static fn (stdClass $row): string => (string) $row->mark, $marks), 2000) as $chunk
-        ) {
+        foreach (array_chunk(array_map(static fn (Row $row): string => $row->text('mark'), $marks), 2000) as $chunk) {
             DB::update(
                 "UPDATE $table SET is_current = (import_id = ?) WHERE store_id = ? AND mark IN (".
                     Bytes::list($chunk).
@@ -66,8 +65,8 @@ final readonly class ListBook
     {
         $table = $this->table->value;
         $marks = array_map(
-            static fn (stdClass $row): string => (string) $row->mark,
-            DB::select("SELECT mark FROM $table WHERE import_id = ? ORDER BY mark LIMIT ".self::PORTION, [$import]),
+            static fn (Row $row): string => $row->text('mark'),
+            Rows::all("SELECT mark FROM $table WHERE import_id = ? ORDER BY mark LIMIT ".self::PORTION, [$import]),
         );
         foreach (array_chunk($marks, 2000) as $chunk) {
             $list = Bytes::list($chunk);

@@ -7,12 +7,13 @@ namespace App\Gather\Changed;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Edit;
-use stdClass;
 
 /**
  * Compares what two crawls saw, page by page from the intervals of their facts, and gathers what was changed in the
@@ -53,7 +54,7 @@ final class CompareWork implements LongWork
     {
         $comparison = Records::one(
             Comparison::class,
-            DB::table('gather_comparisons')->where('id', $run->subjectId)->first(),
+            Rows::maybe(DB::table('gather_comparisons')->where('id', $run->subjectId)->first()),
         );
         if ($comparison === null) {
             return SliceEnd::failed('The comparison no longer exists.');
@@ -100,7 +101,7 @@ final class CompareWork implements LongWork
     private function changedPages(Comparison $comparison, int $after): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT page_id FROM (
                 SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ?
                 AND page_id > ?
@@ -129,25 +130,25 @@ final class CompareWork implements LongWork
     {
         $states = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT * FROM page_facts WHERE page_id IN ('.
                     Bulk::list($pages).
                     ') AND from_crawl <= ? AND (to_crawl = 0 OR to_crawl > ?)',
                 [$comparison->afterCrawl, $comparison->beforeCrawl],
             ) as $row
         ) {
-            if ((int) $row->from_crawl <= $comparison->beforeCrawl) {
-                $states[(int) $row->page_id][0] = $row;
+            if ($row->int('from_crawl') <= $comparison->beforeCrawl) {
+                $states[$row->int('page_id')][0] = $row;
             }
-            if ((int) $row->to_crawl === 0 || (int) $row->to_crawl > $comparison->afterCrawl) {
-                $states[(int) $row->page_id][1] = $row;
+            if ($row->int('to_crawl') === 0 || $row->int('to_crawl') > $comparison->afterCrawl) {
+                $states[$row->int('page_id')][1] = $row;
             }
         }
         $index = [];
         foreach (
-            DB::select('SELECT page_id, kind, clicks FROM page_index WHERE page_id IN ('.Bulk::list($pages).')') as $row
+            Rows::all('SELECT page_id, kind, clicks FROM page_index WHERE page_id IN ('.Bulk::list($pages).')') as $row
         ) {
-            $index[(int) $row->page_id] = [(int) $row->kind, (int) $row->clicks];
+            $index[$row->int('page_id')] = [$row->int('kind'), $row->int('clicks')];
         }
         $rows = [];
         foreach ($states as $page => $pair) {
@@ -187,7 +188,7 @@ final class CompareWork implements LongWork
     }
 
     /** @return list<array{Aspect, ?string, ?string}> what differs, before and after */
-    private function between(?stdClass $before, ?stdClass $after): array
+    private function between(?Row $before, ?Row $after): array
     {
         if ($before === null || $after === null) {
             return match (true) {
@@ -200,7 +201,7 @@ final class CompareWork implements LongWork
         if ($before->status !== $after->status) {
             $found[] = [Aspect::Status, self::shown($before), self::shown($after)];
         }
-        if ($before->status !== $after->status && ((int) $before->status !== 200 || (int) $after->status !== 200)) {
+        if ($before->status !== $after->status && ($before->int('status') !== 200 || $after->int('status') !== 200)) {
             return $found; // Texts of an error page or a redirect are no change of texts.
         }
         foreach (
@@ -237,12 +238,12 @@ final class CompareWork implements LongWork
         return $found;
     }
 
-    private static function shown(stdClass $facts): string
+    private static function shown(Row $facts): string
     {
-        return ((int) $facts->status === 0 ? 'no answer' : (string) $facts->status).
+        return ($facts->int('status') === 0 ? 'no answer' : $facts->text('status')).
             ($facts->redirect_url !== null
                 ? ' → '.$facts->redirect_url
-                : ((int) $facts->status === 200
+                : ($facts->int('status') === 200
                     ? ' '.$facts->title
                     : ''));
     }
@@ -297,7 +298,7 @@ final class CompareWork implements LongWork
     private function findFolders(int $comparison): void
     {
         $path = "SUBSTRING_INDEX(SUBSTRING(p.url, LOCATE('/', p.url, 9)), '?', 1)";
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT cause, folder, n FROM (SELECT c.cause, LEFT($path, LOCATE('/', $path, 2)) AS folder, COUNT(*)
                 AS n, SUM(COUNT(*)) OVER (PARTITION BY c.cause) AS total FROM gather_changes c JOIN pages p
                 ON p.id = c.page_id WHERE c.comparison_id = ? GROUP BY c.cause, folder) f WHERE n >= 3
@@ -308,7 +309,7 @@ final class CompareWork implements LongWork
             DB::table('gather_causes')
                 ->where('comparison_id', $comparison)
                 ->where('cause', $row->cause)
-                ->update(['folder' => mb_strcut((string) $row->folder, 0, 190)]);
+                ->update(['folder' => mb_strcut($row->text('folder'), 0, 190)]);
         }
     }
 }

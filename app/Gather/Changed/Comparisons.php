@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Changed;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
@@ -26,12 +27,14 @@ final readonly class Comparisons
     {
         return Records::of(
             ComparableCrawl::class,
-            DB::table('gather_crawls')
-                ->where('store_id', $store->id)
-                ->whereIn('state', ['complete', 'incomplete'])
-                ->orderByDesc('id')
-                ->limit(60)
-                ->get(),
+            Rows::of(
+                DB::table('gather_crawls')
+                    ->where('store_id', $store->id)
+                    ->whereIn('state', ['complete', 'incomplete'])
+                    ->orderByDesc('id')
+                    ->limit(60)
+                    ->get(),
+            ),
         );
     }
 
@@ -102,14 +105,16 @@ final readonly class Comparisons
     {
         return Records::of(
             ComparedCause::class,
-            DB::table('gather_causes')
-                ->where('comparison_id', $comparison)
-                ->orderByDesc('clicks')
-                ->orderByDesc('pages')
-                ->orderBy('aspect')
-                ->orderBy('cause')
-                ->limit(200)
-                ->get(),
+            Rows::of(
+                DB::table('gather_causes')
+                    ->where('comparison_id', $comparison)
+                    ->orderByDesc('clicks')
+                    ->orderByDesc('pages')
+                    ->orderBy('aspect')
+                    ->orderBy('cause')
+                    ->limit(200)
+                    ->get(),
+            ),
         );
     }
 

@@ -11,6 +11,7 @@ use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ScopeFinder;
 use App\Gather\Files\SumsBeside;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Stores\Models\Store;
@@ -103,7 +104,7 @@ final class ImportCommand extends StoreCommand
             }
             $row = FileImport::byId($import) ?? throw new LogicException('The import no longer exists.');
             foreach (
-                DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside
+                Rows::of(DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get()) as $aside
             ) {
                 $this->aside("row {$aside->line}, {$aside->column_name}: {$aside->reason}");
             }

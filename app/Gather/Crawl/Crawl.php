@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use Orchard\Core\Url\PageUrl;
@@ -55,7 +56,7 @@ final readonly class Crawl
     /** Null where there is none of this number. */
     public static function byId(int $crawl): ?self
     {
-        return Records::one(self::class, DB::table('gather_crawls')->where('id', $crawl)->first());
+        return Records::one(self::class, Rows::maybe(DB::table('gather_crawls')->where('id', $crawl)->first()));
     }
 
     /** The newest of a store; null where there is none. */
@@ -63,7 +64,7 @@ final readonly class Crawl
     {
         return Records::one(
             self::class,
-            DB::table('gather_crawls')->where('store_id', $storeId)->orderByDesc('id')->first(),
+            Rows::maybe(DB::table('gather_crawls')->where('store_id', $storeId)->orderByDesc('id')->first()),
         );
     }
 

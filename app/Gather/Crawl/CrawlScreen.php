@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -22,26 +23,32 @@ final class CrawlScreen
             'store' => $store,
             'crawls' => Records::of(
                 Crawl::class,
-                DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
+                Rows::of(
+                    DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(),
+                ),
             ),
             'sitemaps' => Records::of(
                 ReadSitemap::class,
-                DB::table('gather_sitemaps')
-                    ->where('crawl_id', $crawl)
-                    ->where('is_read', 1)
-                    ->orderBy('level')
-                    ->orderBy('url')
-                    ->limit(200)
-                    ->get(),
+                Rows::of(
+                    DB::table('gather_sitemaps')
+                        ->where('crawl_id', $crawl)
+                        ->where('is_read', 1)
+                        ->orderBy('level')
+                        ->orderBy('url')
+                        ->limit(200)
+                        ->get(),
+                ),
             ),
             'patterns' => Records::of(
                 CutPattern::class,
-                DB::table('gather_patterns')
-                    ->where('crawl_id', $crawl)
-                    ->where('cut', '>', 0)
-                    ->orderByDesc('cut')
-                    ->limit(100)
-                    ->get(),
+                Rows::of(
+                    DB::table('gather_patterns')
+                        ->where('crawl_id', $crawl)
+                        ->where('cut', '>', 0)
+                        ->orderByDesc('cut')
+                        ->limit(100)
+                        ->get(),
+                ),
             ),
         ] + $state;
     }
@@ -62,12 +69,14 @@ final class CrawlScreen
                     ? []
                     : Records::of(
                         FailedFetch::class,
-                        DB::table('gather_frontier')
-                            ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
-                            ->where('crawl_id', $crawl->id)
-                            ->where('state', 2)
-                            ->limit(20)
-                            ->get(['url', 'problem']),
+                        Rows::of(
+                            DB::table('gather_frontier')
+                                ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
+                                ->where('crawl_id', $crawl->id)
+                                ->where('state', 2)
+                                ->limit(20)
+                                ->get(['url', 'problem']),
+                        ),
                     ),
             'queued' => $crawl === null
                     ? 0

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Platform\Database\Rows;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Whether what a crawl saw can be the shop: pages that were fine before and now are refused, broken, sent to one
@@ -36,10 +35,10 @@ final class CrawlTrust
         $many = static fn (int $n): bool => $n >= self::FEWEST && $n > self::SHARE * ($fine + $changed);
         $groups = [];
         foreach (
-            DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status
+            Rows::all("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status
                 ORDER BY n.status") as $row
         ) {
-            $groups[(int) $row->status] = (int) $row->n;
+            $groups[$row->int('status')] = $row->int('n');
         }
         $refused = array_sum(array_intersect_key($groups, array_flip(self::REFUSALS)));
         $broken = array_sum(
@@ -57,18 +56,18 @@ final class CrawlTrust
             "SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL
                 GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1",
         );
-        if ($wall !== null && $many((int) $wall->n)) {
-            return number_format((int) $wall->n).
+        if ($wall !== null && $many($wall->int('n'))) {
+            return number_format($wall->int('n')).
                 " pages that were fine before lead to {$wall->target} now: a consent wall, a sign-in or a redirect by country stands before the shop.";
         }
         $same = Rows::one(
             "SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL
                 AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1",
         );
-        if ($same !== null && $many((int) $same->n) && (int) $same->n > 0.5 * ($fine + $changed)) {
-            return number_format((int) $same->n).
+        if ($same !== null && $many($same->int('n')) && $same->int('n') > 0.5 * ($fine + $changed)) {
+            return number_format($same->int('n')).
                 ' pages of different titles all show "'.
-                mb_substr((string) $same->title, 0, 80).
+                mb_substr($same->text('title'), 0, 80).
                 '" now: a consent wall or a notice stands before the shop.';
         }
         if ($fine + $changed === 0) {
@@ -76,12 +75,15 @@ final class CrawlTrust
                 "SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken
                     FROM page_facts WHERE store_id = $store AND to_crawl = 0",
             );
-            if ((int) $seen->n >= self::FEWEST && (int) $seen->refused + (int) $seen->broken > 0.3 * (int) $seen->n) {
-                return number_format((int) $seen->refused).
+            if (
+                $seen->int('n') >= self::FEWEST &&
+                $seen->int('refused') + $seen->int('broken') > 0.3 * $seen->int('n')
+            ) {
+                return number_format($seen->int('refused')).
                     ' pages were refused and '.
-                    number_format((int) $seen->broken).
+                    number_format($seen->int('broken')).
                     ' broken, of '.
-                    number_format((int) $seen->n).
+                    number_format($seen->int('n')).
                     '.';
             }
         }

@@ -6,11 +6,12 @@ namespace App\Gather\Crawl;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\PageReader;
-use stdClass;
 
 /** The URLs of one crawl, level by level and by digest, so that a limit cuts the same set every time. */
 final class Frontier
@@ -35,7 +36,7 @@ final class Frontier
     public function cutOff(): Generator
     {
         for ($after = 0; ; $after = max($ids)) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT page_id FROM gather_frontier WHERE crawl_id = ? AND state = ? AND page_id > ? ORDER BY page_id
                     LIMIT 5000',
                 [$this->crawl, FrontierState::CutOff->value, $after],
@@ -72,7 +73,7 @@ final class Frontier
     public function addLinkedFrom(array $from, int $level): void
     {
         $blocks = Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT block_id FROM page_blocks WHERE store_id = ? AND page_id IN ('.
                     Bulk::list($from).
                     ')',
@@ -100,12 +101,12 @@ final class Frontier
 
     private function addTargets(string $select, int $level): void
     {
-        $new = array_filter(Bulk::ids(DB::select($select), 'to_page'), fn (int $id): bool => ! isset($this->in[$id]));
+        $new = array_filter(Bulk::ids(Rows::all($select), 'to_page'), fn (int $id): bool => ! isset($this->in[$id]));
         if ($new !== []) {
-            $pages = DB::select('SELECT id, digest FROM pages WHERE id IN ('.Bulk::list($new).')');
+            $pages = Rows::all('SELECT id, digest FROM pages WHERE id IN ('.Bulk::list($new).')');
             $this->addPages(
                 array_combine(
-                    array_map(static fn (stdClass $row): string => (string) $row->digest, $pages),
+                    array_map(static fn (Row $row): string => $row->text('digest'), $pages),
                     Bulk::ids($pages, 'id'),
                 ),
                 $level,
@@ -123,7 +124,7 @@ final class Frontier
         if ($level === null) {
             return [];
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified
                 FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a
                 ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.
@@ -133,17 +134,17 @@ final class Frontier
 
         return array_values(
             array_map(
-                static fn (stdClass $row): FrontierPage => new FrontierPage(
-                    (int) $row->page_id,
-                    (string) $row->url,
-                    (int) $row->level,
-                    (int) $row->attempts,
-                    $row->answer_digest === null ? null : (string) $row->answer_digest,
-                    (int) $row->edition === PageReader::EDITION
+                static fn (Row $row): FrontierPage => new FrontierPage(
+                    $row->int('page_id'),
+                    $row->text('url'),
+                    $row->int('level'),
+                    $row->int('attempts'),
+                    $row->textOrNull('answer_digest'),
+                    $row->int('edition') === PageReader::EDITION
                         ? array_filter(
                             [
-                                'If-None-Match' => (string) $row->etag,
-                                'If-Modified-Since' => $row->etag === null ? (string) $row->last_modified : '',
+                                'If-None-Match' => $row->text('etag'),
+                                'If-Modified-Since' => $row->etag === null ? $row->text('last_modified') : '',
                             ],
                             static fn (string $value): bool => $value !== '',
                         )

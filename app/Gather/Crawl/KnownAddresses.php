@@ -7,6 +7,7 @@ namespace App\Gather\Crawl;
 use App\Catalogue\PlannedResources;
 use App\Inventory\PageBook;
 use App\Inventory\PageSource;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
@@ -40,7 +41,7 @@ final class KnownAddresses
     public function add(): bool
     {
         $this->run->fenced(fn () => $this->knowCanonicals());
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ?
                 AND f.page_id = p.id
             WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources & ~? > 0 OR EXISTS (SELECT 1 FROM resources r
@@ -49,8 +50,8 @@ final class KnownAddresses
         );
         $pages = [];
         foreach ($rows as $row) {
-            if (PageUrl::parse((string) $row->url)?->sameHostAs($this->base) === true) {
-                $pages[(string) $row->digest] = (int) $row->id;
+            if (PageUrl::parse($row->text('url'))?->sameHostAs($this->base) === true) {
+                $pages[$row->text('digest')] = $row->int('id');
             }
         }
         $level = Typed::int(DB::table('gather_frontier')->where('crawl_id', $this->crawlId)->max('level')) + 1;
@@ -66,7 +67,7 @@ final class KnownAddresses
         $newest = Typed::int(
             DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id'),
         );
-        $named = DB::select(
+        $named = Rows::all(
             "SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts
                 WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header
                 FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
@@ -77,7 +78,7 @@ final class KnownAddresses
         $this->lookedTo = count($named) < self::MOST_CANONICALS ? $newest : $this->lookedTo;
         $urls = [];
         foreach ($named as $row) {
-            $url = PageUrl::parse((string) $row->url);
+            $url = PageUrl::parse($row->text('url'));
             if ($url?->sameHostAs($this->base) === true) {
                 $urls[$url->digest()] = $url->text();
             }

@@ -10,12 +10,13 @@ use App\Inventory\PageBook;
 use App\Inventory\PageSource;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\Sitemap;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Reads the sitemaps that robots.txt names (or /sitemap.xml where it names none), and those that they list. Each file
@@ -43,17 +44,19 @@ final readonly class SitemapReading
         $options = $this->store->options();
         $http = GuardedHttp::allowing($options->privateHosts);
         while (
-            ($next = DB::table('gather_sitemaps')
-                ->where('crawl_id', $crawl)
-                ->where('is_read', 0)
-                ->orderBy('level')
-                ->orderBy('digest')
-                ->first()) !== null
+            ($next = Rows::maybe(
+                DB::table('gather_sitemaps')
+                    ->where('crawl_id', $crawl)
+                    ->where('is_read', 0)
+                    ->orderBy('level')
+                    ->orderBy('digest')
+                    ->first(),
+            )) !== null
         ) {
             if ($this->run->timeIsUp() || $this->run->stopAsked()) {
                 return false;
             }
-            $url = PageUrl::parse((string) $next->url);
+            $url = PageUrl::parse($next->text('url'));
             if ($url === null || ! $url->sameHostAs($base)) {
                 $this->note($next, 0, null, [[0, '', 'is on another host and was not fetched']]);
 
@@ -71,7 +74,7 @@ final readonly class SitemapReading
                     default => [],
                 },
             );
-            $this->run->beat(['sitemap' => (string) $next->url]);
+            $this->run->beat(['sitemap' => $next->text('url')]);
         }
         $this->run->fenced(fn () => $this->forgetUnlisted($crawl));
 
@@ -110,11 +113,11 @@ final readonly class SitemapReading
     }
 
     /** @param  list<array{int, string, string}>  $problems */
-    private function note(stdClass $file, int $status, ?Sitemap $sitemap, array $problems): void
+    private function note(Row $file, int $status, ?Sitemap $sitemap, array $problems): void
     {
         $problems = [...$problems, ...$sitemap === null ? [] : $sitemap->problems];
         $urls = array_map(strval(...), array_keys($sitemap === null ? [] : $sitemap->urls));
-        if ($sitemap?->isIndex === true && (int) $file->level >= 1) {
+        if ($sitemap?->isIndex === true && $file->int('level') >= 1) {
             $problems[] = [
                 0,
                 '',
@@ -124,7 +127,7 @@ final readonly class SitemapReading
         $book = new PageBook($this->store);
         $this->run->fenced(function () use ($file, $status, $sitemap, $problems, $urls, $book): void {
             if ($sitemap?->isIndex === true) {
-                (int) $file->level >= 1 || $this->add($urls, 1);
+                $file->int('level') >= 1 || $this->add($urls, 1);
             } else {
                 foreach (array_chunk($urls, 2000) as $chunk) {
                     $digests = array_combine(array_map(PageUrl::digestOf(...), $chunk), $chunk);
@@ -185,7 +188,7 @@ final readonly class SitemapReading
             return;
         }
         $unlisted = Bulk::ids(
-            DB::select('SELECT page_id FROM gather_sitemap_pages WHERE store_id = ? AND crawl_id < ?', [
+            Rows::all('SELECT page_id FROM gather_sitemap_pages WHERE store_id = ? AND crawl_id < ?', [
                 $this->store->id,
                 $crawl,
             ]),

@@ -6,7 +6,7 @@ namespace App\Gather\Crawl;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\UrlPatterns;
 
@@ -25,8 +25,8 @@ final class TrapBudget
 
     public function __construct(private readonly int $crawl, private readonly int $budget)
     {
-        foreach (DB::select('SELECT digest, taken FROM gather_patterns WHERE crawl_id = ?', [$crawl]) as $row) {
-            $this->taken[(string) $row->digest] = (int) $row->taken;
+        foreach (Rows::all('SELECT digest, taken FROM gather_patterns WHERE crawl_id = ?', [$crawl]) as $row) {
+            $this->taken[$row->text('digest')] = $row->int('taken');
         }
     }
 

@@ -7,6 +7,7 @@ namespace App\Gather\Feeds;
 use App\Connectors\Feed\FeedMapping;
 use App\Gather\Files\FileImport;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -26,19 +27,24 @@ final class FeedScreen
                 ->value('url'),
             'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
             'parts' => array_column(
-                Records::of(PulledPart::class, DB::table('gather_feed_parts')->where('store_id', $store->id)->get()),
+                Records::of(
+                    PulledPart::class,
+                    Rows::of(DB::table('gather_feed_parts')->where('store_id', $store->id)->get()),
+                ),
                 null,
                 'part',
             ),
             'work' => WorkView::latest($store->id, FeedWork::sort()),
             'imports' => Records::of(
                 FileImport::class,
-                DB::table('gather_imports')
-                    ->where('store_id', $store->id)
-                    ->where('is_feed', 1)
-                    ->orderByDesc('id')
-                    ->limit(12)
-                    ->get(),
+                Rows::of(
+                    DB::table('gather_imports')
+                        ->where('store_id', $store->id)
+                        ->where('is_feed', 1)
+                        ->orderByDesc('id')
+                        ->limit(12)
+                        ->get(),
+                ),
             ),
         ];
     }

@@ -11,6 +11,7 @@ use App\Gather\Files\FileAnswers;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -104,16 +105,18 @@ final class FeedWork implements LongWork
     /** @return ?array{string, string} the days to pull next; null where there is nothing new in this run */
     private function portion(Store $store, FeedPart $part, int $number, WorkRun $run): ?array
     {
-        $row = DB::table('gather_feed_parts')->where('store_id', $store->id)->where('part', $number)->first();
-        if ($row !== null && (int) $row->work_id === $run->workId && $row->is_done) {
+        $row = Rows::maybe(
+            DB::table('gather_feed_parts')->where('store_id', $store->id)->where('part', $number)->first(),
+        );
+        if ($row !== null && $row->int('work_id') === $run->workId && $row->is_done) {
             return null;
         }
         $from =
             $row?->whole_to === null
                 ? (new DateTimeImmutable($this->today))->modify("-{$part->history} days")
-                : (new DateTimeImmutable((string) $row->whole_to))->modify('+1 day');
-        if ($row !== null && (int) $row->work_id === $run->workId && $row->pulled_to !== null) {
-            $from = max($from, (new DateTimeImmutable((string) $row->pulled_to))->modify('+1 day'));
+                : (new DateTimeImmutable($row->text('whole_to')))->modify('+1 day');
+        if ($row !== null && $row->int('work_id') === $run->workId && $row->pulled_to !== null) {
+            $from = max($from, (new DateTimeImmutable($row->text('pulled_to')))->modify('+1 day'));
         }
         $to = min($from->modify('+'.(self::DAYS - 1).' days'), new DateTimeImmutable($this->today));
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -79,18 +80,20 @@ final readonly class FileImport
     /** Null where there is none of this number. */
     public static function byId(int $import): ?self
     {
-        return Records::one(self::class, DB::table('gather_imports')->where('id', $import)->first());
+        return Records::one(self::class, Rows::maybe(DB::table('gather_imports')->where('id', $import)->first()));
     }
 
     /** @return list<self> the newest first, without feeds that are fetched */
     public static function latest(Store $store): array
     {
-        $rows = DB::table('gather_imports')
-            ->where('store_id', $store->id)
-            ->where('is_feed', 0)
-            ->orderByDesc('id')
-            ->limit(self::MOST)
-            ->get();
+        $rows = Rows::of(
+            DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('is_feed', 0)
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get(),
+        );
 
         return Records::of(self::class, $rows);
     }
@@ -136,13 +139,15 @@ final readonly class FileImport
             ? null
             : Records::one(
                 self::class,
-                DB::table('gather_imports')
-                    ->where('store_id', $this->storeId)
-                    ->where('digest', $this->digest)
-                    ->where('id', '<>', $this->id)
-                    ->where('state', 'done')
-                    ->orderByDesc('id')
-                    ->first(),
+                Rows::maybe(
+                    DB::table('gather_imports')
+                        ->where('store_id', $this->storeId)
+                        ->where('digest', $this->digest)
+                        ->where('id', '<>', $this->id)
+                        ->where('state', 'done')
+                        ->orderByDesc('id')
+                        ->first(),
+                ),
             );
     }
 }

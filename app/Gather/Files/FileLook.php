@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Facts\RowScope;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableFile;
 use App\Platform\Typed;
 use App\Stores\Models\Market;
@@ -19,7 +21,6 @@ use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\DateReading;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Field;
-use stdClass;
 
 /**
  * What is found by looking into a file: how it is written, what its columns seem to be, and its first rows.
@@ -92,10 +93,9 @@ final readonly class FileLook
         [$corrections, $columns] = [$said->corrections, $said->columns];
         $store = Store::query()->findOrFail($storeId);
         $file = self::fileOf($store, $path);
-        $shapes = DB::table('gather_shapes')
-            ->where('store_id', $storeId)
-            ->get()
-            ->keyBy(static fn (stdClass $row): string => (string) $row->shape);
+        $shapes = Rows::of(DB::table('gather_shapes')->where('store_id', $storeId)->get())->keyBy(
+            static fn (Row $row): string => $row->text('shape'),
+        );
         $fields = array_merge(...array_map(static fn (FileSort $sort): array => $sort->fields(), FileSort::cases()));
         // Names that were brought in before are the surest sign of where the names stand.
         $dialect = $file
@@ -110,8 +110,8 @@ final readonly class FileLook
         $before = $shapes->get($shape);
         $remembered = $before !== null && $columns === null && ($sort === null || $sort->value === $before->sort);
         if ($remembered) {
-            $sort = FileSort::from((string) $before->sort);
-            $columns = self::columnsOf((string) $before->columns);
+            $sort = FileSort::from($before->text('sort'));
+            $columns = self::columnsOf($before->text('columns'));
         }
         $sort ??= self::guess($names);
         $columns ??= Columns::match($names, $sort->fields());
@@ -242,12 +242,12 @@ final readonly class FileLook
     }
 
     /** @param  array<array-key, mixed>  $corrections */
-    private static function scope(Store $store, array $corrections, ?stdClass $before, ScopeFinder $finder): RowScope
+    private static function scope(Store $store, array $corrections, ?Row $before, ScopeFinder $finder): RowScope
     {
         if (is_string($corrections['scope'] ?? null) && $corrections['scope'] !== '') {
             return RowScope::named($store, $corrections['scope']);
         }
-        $remembered = $before === null ? [] : (array) json_decode((string) $before->dialect, true);
+        $remembered = $before === null ? [] : (array) json_decode($before->text('dialect'), true);
 
         return ($remembered['scope_chosen'] ?? '') === 'store' ? RowScope::store() : $finder->scope();
     }
@@ -258,13 +258,13 @@ final readonly class FileLook
      * @param  array<int, string>  $names  of the columns that are known
      * @return list<DateOrder>
      */
-    private static function hints(Store $store, Dialect $dialect, array $names, ?stdClass $before): array
+    private static function hints(Store $store, Dialect $dialect, array $names, ?Row $before): array
     {
         $chosen =
             $before === null
                 ? null
                 : DateOrder::tryFrom(
-                    Typed::text(((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''),
+                    Typed::text(((array) json_decode($before->text('dialect'), true))['dates_chosen'] ?? ''),
                 );
         if ($chosen !== null) {
             return [$chosen];

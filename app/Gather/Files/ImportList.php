@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -16,20 +17,22 @@ final class ImportList
     {
         return Records::of(
             FileImport::class,
-            DB::table('gather_imports')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->where('is_feed', 0)
-                ->orderByDesc('gather_imports.id')
-                ->limit(50)
-                ->get([
-                    'gather_imports.*',
-                    'users.name as user_name',
-                    DB::raw(
-                        "(SELECT SUM(state = 'rests') FROM fact_days
+            Rows::of(
+                DB::table('gather_imports')
+                    ->leftJoin('users', 'users.id', '=', 'user_id')
+                    ->where('store_id', $store->id)
+                    ->where('is_feed', 0)
+                    ->orderByDesc('gather_imports.id')
+                    ->limit(50)
+                    ->get([
+                        'gather_imports.*',
+                        'users.name as user_name',
+                        DB::raw(
+                            "(SELECT SUM(state = 'rests') FROM fact_days
                             WHERE fact_days.import_id = gather_imports.id) AS resting",
-                    ),
-                ]),
+                        ),
+                    ]),
+            ),
         );
     }
 
@@ -39,7 +42,7 @@ final class ImportList
         return [
             'asides' => Records::of(
                 RowAside::class,
-                DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
+                Rows::of(DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get()),
             ),
             'days' => Records::select(
                 DaysOfFile::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Tables\TableFile;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;

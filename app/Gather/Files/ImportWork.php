@@ -13,6 +13,8 @@ use App\Facts\RowScope;
 use App\Gather\Pages\ReindexWork;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Index\KnownPages;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\NewWork;
@@ -25,7 +27,6 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
-use stdClass;
 
 /**
  * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month,
@@ -197,8 +198,8 @@ final class ImportWork implements LongWork
         $import->stagedRows()->forget();
         $days = array_values(
             array_map(
-                static fn (stdClass $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
-                DB::select(
+                static fn (Row $row): array => ['day' => $row->text('day'), 'days' => $row->int('days')],
+                Rows::all(
                     "SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day,
                         days",
                     [$import->id],

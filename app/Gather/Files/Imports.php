@@ -7,6 +7,7 @@ namespace App\Gather\Files;
 use App\Facts\Grain;
 use App\Facts\RowScope;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
@@ -33,21 +34,23 @@ final readonly class Imports
     {
         return Records::one(
             FileImport::class,
-            DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first(),
+            Rows::maybe(DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first()),
         );
     }
 
     /** A file of this name and size that somebody has begun to send and not finished; null where there is none. */
     public static function arriving(Store $store, ?int $userId, string $name, int $bytes): ?ArrivingFile
     {
-        $row = DB::table('gather_imports')
-            ->where('store_id', $store->id)
-            ->where('user_id', $userId)
-            ->where('state', 'arriving')
-            ->where('file_name', mb_substr(basename($name), 0, 190))
-            ->where('bytes', $bytes)
-            ->orderByDesc('id')
-            ->first();
+        $row = Rows::maybe(
+            DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('user_id', $userId)
+                ->where('state', 'arriving')
+                ->where('file_name', mb_substr(basename($name), 0, 190))
+                ->where('bytes', $bytes)
+                ->orderByDesc('id')
+                ->first(),
+        );
 
         return Records::one(ArrivingFile::class, $row);
     }
@@ -69,8 +72,10 @@ final readonly class Imports
      */
     public static function asides(int $import, int $columns): Generator
     {
-        foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside) {
-            $cells = Typed::texts(array_values((array) json_decode((string) $aside->cells, true)));
+        foreach (
+            Rows::lazily(DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000)) as $aside
+        ) {
+            $cells = Typed::texts(array_values((array) json_decode($aside->text('cells'), true)));
             yield [
                 ...array_slice(array_pad($cells, $columns, ''), 0, $columns),
                 "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
@@ -123,11 +128,13 @@ final readonly class Imports
         return DB::transaction(function () use ($store, $import, $offset, $piece): int {
             $row = Records::one(
                 FileImport::class,
-                DB::table('gather_imports')
-                    ->where('store_id', $store->id)
-                    ->where('id', $import)
-                    ->lockForUpdate()
-                    ->first(),
+                Rows::maybe(
+                    DB::table('gather_imports')
+                        ->where('store_id', $store->id)
+                        ->where('id', $import)
+                        ->lockForUpdate()
+                        ->first(),
+                ),
             );
             if ($row === null || $row->state !== 'arriving') {
                 throw new InvalidArgumentException('No file is expected here.');

@@ -9,6 +9,7 @@ use App\Gather\Files\Types\ListedRow;
 use App\Gather\Files\Types\ListType;
 use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -131,24 +132,28 @@ final class ListIntake
         $owned = [];
         foreach (array_chunk($numbers, 2000) as $chunk) {
             foreach (
-                DB::table('page_products')
-                    ->leftJoin('page_index', 'page_index.page_id', '=', 'page_products.page_id')
-                    ->where('page_products.store_id', $this->store->id)
-                    ->whereIn('number', $chunk)
-                    // Of several pages the one that answers comes last, and counts.
-                    ->orderByRaw('COALESCE(page_index.status, 0) = 200, page_products.page_id DESC')
-                    ->get(['number', 'page_products.page_id']) as $row
+                Rows::of(
+                    DB::table('page_products')
+                        ->leftJoin('page_index', 'page_index.page_id', '=', 'page_products.page_id')
+                        ->where('page_products.store_id', $this->store->id)
+                        ->whereIn('number', $chunk)
+                        // Of several pages the one that answers comes last, and counts.
+                        ->orderByRaw('COALESCE(page_index.status, 0) = 200, page_products.page_id DESC')
+                        ->get(['number', 'page_products.page_id']),
+                ) as $row
             ) {
-                $owned[(string) $row->number] = (int) $row->page_id;
+                $owned[$row->text('number')] = $row->int('page_id');
             }
             foreach (
-                DB::table('resources')
-                    ->where('store_id', $this->store->id)
-                    ->whereIn('external_id', $chunk)
-                    ->whereNotNull('page_id')
-                    ->get(['external_id', 'page_id']) as $row
+                Rows::of(
+                    DB::table('resources')
+                        ->where('store_id', $this->store->id)
+                        ->whereIn('external_id', $chunk)
+                        ->whereNotNull('page_id')
+                        ->get(['external_id', 'page_id']),
+                ) as $row
             ) {
-                $owned[(string) $row->external_id] = (int) $row->page_id;
+                $owned[$row->text('external_id')] = $row->int('page_id');
             }
         }
 

@@ -7,6 +7,7 @@ namespace App\Gather\Files;
 use App\Facts\QueryBook;
 use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellProblem;
@@ -177,13 +178,15 @@ final class RowIntake
         $owned = [];
         foreach (array_chunk(array_map(strval(...), array_keys($products)), 2000) as $numbers) {
             foreach (
-                DB::table('resources')
-                    ->where('store_id', $this->store->id)
-                    ->whereIn('external_id', $numbers)
-                    ->whereNotNull('page_id')
-                    ->get(['external_id', 'page_id']) as $row
+                Rows::of(
+                    DB::table('resources')
+                        ->where('store_id', $this->store->id)
+                        ->whereIn('external_id', $numbers)
+                        ->whereNotNull('page_id')
+                        ->get(['external_id', 'page_id']),
+                ) as $row
             ) {
-                $owned[(string) $row->external_id] = self::padded((int) $row->page_id);
+                $owned[$row->text('external_id')] = self::padded($row->int('page_id'));
             }
         }
 

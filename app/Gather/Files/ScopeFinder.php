@@ -188,7 +188,7 @@ final readonly class ScopeFinder
                 AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $facts->value, $grain, $first, $last],
         );
-        if ((int) $days->days === 0) {
+        if ($days->int('days') === 0) {
             return null;
         }
         $clicks = $facts === FactTable::Search ? 'SUM(clicks)' : 'SUM(visits)';
@@ -199,14 +199,14 @@ final readonly class ScopeFinder
             [$store->id, $grain, $first, $last],
         );
 
-        return (int) $rows->n === 0
+        return $rows->int('n') === 0
             ? null
             : new ReplacedRows(
-                (int) $days->days,
-                (int) $rows->n,
-                (int) $rows->pages,
-                (int) $rows->clicks,
-                (int) $days->imports,
+                $days->int('days'),
+                $rows->int('n'),
+                $rows->int('pages'),
+                $rows->int('clicks'),
+                $days->int('imports'),
             );
     }
 }

@@ -9,6 +9,7 @@ use App\Facts\Grain;
 use App\Facts\GrainDays;
 use App\Facts\PageWeeks;
 use App\Inventory\PageAddress;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellProblem;
@@ -201,7 +202,7 @@ final readonly class SumsBeside
         foreach (
             $weeks === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     "SELECT page_id, SUM($column) AS n, MAX(".
                         ($facts === FactTable::Search ? 'impressions' : 'orders').
                         ') AS most FROM page_weeks WHERE store_id = ? AND week IN ('.
@@ -210,7 +211,7 @@ final readonly class SumsBeside
                     [$store->id],
                 ) as $row
         ) {
-            $sums[(int) $row->page_id] = (float) $row->n;
+            $sums[$row->int('page_id')] = $row->number('n');
         }
         foreach (
             $days === [] || $weeks !== []
@@ -221,12 +222,12 @@ final readonly class SumsBeside
             foreach (
                 $part === null
                     ? []
-                    : DB::select(
+                    : Rows::all(
                         "SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()}
                             GROUP BY r.page_id",
                     ) as $row
             ) {
-                $sums[(int) $row->page_id] = ($sums[(int) $row->page_id] ?? 0.0) + (float) $row->n;
+                $sums[$row->int('page_id')] = ($sums[$row->int('page_id')] ?? 0.0) + $row->number('n');
             }
         }
 
@@ -243,12 +244,14 @@ final readonly class SumsBeside
         foreach (array_chunk($urls, 2000) as $some) {
             $digests = array_map(static fn (int|string $url): string => PageUrl::digestOf((string) $url), $some);
             foreach (
-                DB::table('pages')
-                    ->where('store_id', $store->id)
-                    ->whereIn('digest', $digests)
-                    ->get(['id', 'digest']) as $row
+                Rows::of(
+                    DB::table('pages')
+                        ->where('store_id', $store->id)
+                        ->whereIn('digest', $digests)
+                        ->get(['id', 'digest']),
+                ) as $row
             ) {
-                $ids[(string) $row->digest] = (int) $row->id;
+                $ids[$row->text('digest')] = $row->int('id');
             }
         }
 

@@ -219,7 +219,7 @@ final class FileController
     {
         $row = Imports::find($store, $import) ?? abort(404);
         $sort = $row->sort ?? abort(404);
-        $columns = FileLook::columnsOf((string) $row->columns);
+        $columns = FileLook::columnsOf($row->columns ?? '');
         $names = [];
         for ($i = 0; $i <= max([0, ...array_keys($columns)]); $i++) {
             $names[] = isset($columns[$i]) ? (string) $sort->field($columns[$i])?->label : 'Column '.($i + 1);

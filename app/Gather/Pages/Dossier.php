@@ -14,6 +14,7 @@ use App\Inventory\KeptDetails;
 use App\Inventory\PageSource;
 use App\Inventory\Succession;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -31,40 +32,49 @@ final class Dossier
         if ($row === null) {
             return null;
         }
-        $kept = Records::one(KeptAnswer::class, DB::table('page_details')->where('page_id', $page)->first());
+        $kept = Records::one(
+            KeptAnswer::class,
+            Rows::maybe(DB::table('page_details')->where('page_id', $page)->first()),
+        );
         $details = KeptDetails::unpack($kept?->details);
         $numbers = PageNumbers::of($store, $page);
         // How a page is now, or how it was seen last.
-        $facts = DB::table('page_facts')
-            ->where('page_id', $page)
-            ->orderByRaw('to_crawl = 0 DESC, to_crawl DESC')
-            ->first();
+        $facts = Rows::maybe(
+            DB::table('page_facts')->where('page_id', $page)->orderByRaw('to_crawl = 0 DESC, to_crawl DESC')->first(),
+        );
 
         return [
             'store' => $store,
             'page' => $row,
             'facts' => Records::one(CrawledFacts::class, $facts),
-            'index' => Records::one(IndexedPage::class, DB::table('page_index')->where('page_id', $page)->first()),
+            'index' => Records::one(
+                IndexedPage::class,
+                Rows::maybe(DB::table('page_index')->where('page_id', $page)->first()),
+            ),
             'texts' => self::texts($row),
             'drafts' => $row->resourceId === null ? [] : $drafts->ofResource($row->resourceId),
             'history' => History::all($page, $row->resourceId),
             'linksIn' => Records::of(
                 LinkOfPage::class,
-                DB::table('links')
-                    ->join('pages', 'pages.id', '=', 'links.from_page')
-                    ->where('to_page', $page)
-                    ->limit(50)
-                    ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+                Rows::of(
+                    DB::table('links')
+                        ->join('pages', 'pages.id', '=', 'links.from_page')
+                        ->where('to_page', $page)
+                        ->limit(50)
+                        ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+                ),
             ),
             'linksOut' => Records::of(
                 LinkOfPage::class,
-                DB::table('links')
-                    ->join('pages', 'pages.id', '=', 'links.to_page')
-                    ->where('links.store_id', $store->id)
-                    ->where('from_page', $page)
-                    ->orderBy('place')
-                    ->limit(100)
-                    ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+                Rows::of(
+                    DB::table('links')
+                        ->join('pages', 'pages.id', '=', 'links.to_page')
+                        ->where('links.store_id', $store->id)
+                        ->where('from_page', $page)
+                        ->orderBy('place')
+                        ->limit(100)
+                        ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+                ),
             ),
             'numbers' => $numbers,
             'events' => $numbers === null || $numbers->weeks === []
@@ -87,18 +97,20 @@ final class Dossier
             'ownText' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
             'product' => Records::one(
                 ProductOfPage::class,
-                DB::table('page_products')->where('page_id', $page)->first(),
+                Rows::maybe(DB::table('page_products')->where('page_id', $page)->first()),
             ),
             'told' => ListsOfPage::of($page),
             'successor' => Succession::of($page),
             'earlier' => Records::of(
                 CrawledFacts::class,
-                DB::table('page_facts')
-                    ->where('page_id', $page)
-                    ->where('to_crawl', '>', 0)
-                    ->orderByDesc('to_crawl')
-                    ->limit(10)
-                    ->get(),
+                Rows::of(
+                    DB::table('page_facts')
+                        ->where('page_id', $page)
+                        ->where('to_crawl', '>', 0)
+                        ->orderByDesc('to_crawl')
+                        ->limit(10)
+                        ->get(),
+                ),
             ),
         ];
     }
@@ -111,7 +123,7 @@ final class Dossier
             : array_column(
                 Records::of(
                     TextOfPage::class,
-                    DB::table('resource_texts')->where('resource_id', $page->resourceId)->get(),
+                    Rows::of(DB::table('resource_texts')->where('resource_id', $page->resourceId)->get()),
                 ),
                 null,
                 'field',

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Gather\Pages;
 
+use App\Platform\Database\Row;
 use App\Platform\Typed;
-use stdClass;
 
 /** What the index of pages keeps of one, by column, with its lead term: PageColumn says it in words. */
 final readonly class PageCells
@@ -15,8 +15,8 @@ final readonly class PageCells
     {
     }
 
-    /** @param  stdClass  $row  of page_index, with lead_term beside it */
-    public static function from(stdClass $row): self
+    /** @param  Row  $row  of page_index, with lead_term beside it */
+    public static function from(Row $row): self
     {
         return new self((array) $row);
     }

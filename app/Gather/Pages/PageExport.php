@@ -8,10 +8,10 @@ use App\Inventory\Index\DepthRebuild;
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\RedirectPath;
 
 /** The whole inventory as rows, in the order of addresses of pages as they were found. */
@@ -31,19 +31,19 @@ final class PageExport
     {
         $redirects = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id
                     WHERE f.store_id = ?
                     AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
                 [$store->id],
             ) as $row
         ) {
-            $redirects[(string) $row->url] = (string) $row->redirect_url;
+            $redirects[$row->text('url')] = $row->text('redirect_url');
         }
         $path = new RedirectPath($redirects);
         $crawlers = $store->options()->crawlers;
         foreach ($portions as $portion) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots,
                     f.robots_header, c.started_at, t.term AS lead_term
                 FROM page_index i JOIN pages p ON p.id = i.page_id
@@ -57,32 +57,32 @@ final class PageExport
             );
             foreach ($rows as $row) {
                 /** @var list<string> $h1s */
-                $h1s = (array) json_decode((string) $row->h1s, true);
+                $h1s = (array) json_decode($row->text('h1s'), true);
                 /** @var list<string> $canonicals */
-                $canonicals = (array) json_decode((string) $row->canonicals, true);
-                $depth = (int) $row->depth;
+                $canonicals = (array) json_decode($row->text('canonicals'), true);
+                $depth = $row->int('depth');
                 $page = PageCells::from($row);
                 yield [
-                    (string) $row->url,
-                    (int) $row->status,
-                    isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url,
-                    PageKind::from((int) $row->kind)->key(),
+                    $row->text('url'),
+                    $row->int('status'),
+                    isset($redirects[$row->text('url')]) ? $path->end($row->text('url')) : $row->text('url'),
+                    PageKind::from($row->int('kind'))->key(),
                     $row->indexable ? 'yes' : 'no',
-                    WhyNot::from((int) $row->why_not)->wordsOf(
+                    WhyNot::from($row->int('why_not'))->wordsOf(
                         $row->robots ?? '',
                         $row->robots_header ?? '',
                         $crawlers,
                     ),
-                    (string) $row->title,
-                    (string) $row->description,
+                    $row->text('title'),
+                    $row->text('description'),
                     $h1s[0] ?? '',
                     count($h1s),
-                    $canonicals[0] ?? (string) $row->canonical_header,
+                    $canonicals[0] ?? $row->text('canonical_header'),
                     $depth === DepthRebuild::UNREACHED ? null : $depth,
-                    (int) $row->links_in,
-                    (int) $row->words,
-                    (string) $row->started_at,
-                    implode(' ', PageSource::namesOf((int) $row->sources)),
+                    $row->int('links_in'),
+                    $row->int('words'),
+                    $row->text('started_at'),
+                    implode(' ', PageSource::namesOf($row->int('sources'))),
                     ...array_map(static fn (PageColumn $column): string => $column->shown($page, true), $more),
                 ];
             }

@@ -8,12 +8,11 @@ use App\Inventory\PageSource;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Reads the inventory's rows, a page of them at a time, by key, from the list table alone. */
 final class PageList
@@ -43,7 +42,7 @@ final class PageList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC';
-        $keys = DB::select(
+        $keys = Rows::all(
             "SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction
                 LIMIT ".
                 (self::PAGE + 1),
@@ -53,7 +52,7 @@ final class PageList
         if (count($keys) > self::PAGE) {
             array_pop($keys);
             $last = end($keys);
-            $next = bin2hex((string) $last->sort_key).'.'.$last->page_id;
+            $next = bin2hex($last->text('sort_key')).'.'.$last->page_id;
         }
 
         return ['rows' => $this->rows(Bulk::ids($keys, 'page_id')), 'next' => $next];
@@ -78,7 +77,7 @@ final class PageList
         $after = 0;
         while (
             $ids = Bulk::ids(
-                DB::select("SELECT i.page_id FROM $from WHERE $where AND i.page_id > ? ORDER BY i.page_id LIMIT 5000", [
+                Rows::all("SELECT i.page_id FROM $from WHERE $where AND i.page_id > ? ORDER BY i.page_id LIMIT 5000", [
                     ...$values,
                     $after,
                 ]),
@@ -102,7 +101,7 @@ final class PageList
         // Up to the next slash behind what is given; nothing where there is none, for then the page stands right in it.
         $folders = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT LEFT(i.address, LOCATE('/', i.address, $start)) AS folder, COUNT(*) AS pages,
                     SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions,
                     SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT 2000",
@@ -111,9 +110,7 @@ final class PageList
         ) {
             // A slash in the query makes no folder.
             $folder =
-                (string) $row->folder === '' || str_contains((string) $row->folder, '?')
-                    ? $base
-                    : (string) $row->folder;
+                $row->text('folder') === '' || str_contains($row->text('folder'), '?') ? $base : $row->text('folder');
             $known = $folders[$folder] ?? [
                 'folder' => $folder,
                 'pages' => 0,
@@ -123,9 +120,9 @@ final class PageList
                 'revenue' => 0.0,
             ];
             foreach (['pages', 'indexable', 'clicks', 'impressions'] as $sum) {
-                $known[$sum] += (int) $row->{$sum};
+                $known[$sum] += $row->int($sum);
             }
-            $known['revenue'] += (float) $row->revenue;
+            $known['revenue'] += $row->number('revenue');
             $folders[$folder] = $known;
         }
         usort($folders, static fn (array $a, array $b): int => $b['pages'] <=> $a['pages']);
@@ -145,17 +142,17 @@ final class PageList
         $indexable = 0;
         $sources = [];
         foreach (
-            DB::select('SELECT kind, status, indexable, sources, pages FROM page_counts WHERE store_id = ?', [
+            Rows::all('SELECT kind, status, indexable, sources, pages FROM page_counts WHERE store_id = ?', [
                 $store->id,
             ]) as $row
         ) {
-            $n = (int) $row->pages;
-            $kind = PageKind::from((int) $row->kind)->key();
+            $n = $row->int('pages');
+            $kind = PageKind::from($row->int('kind'))->key();
             $kinds[$kind] = ($kinds[$kind] ?? 0) + $n;
-            $statuses[(int) $row->status] = ($statuses[(int) $row->status] ?? 0) + $n;
+            $statuses[$row->int('status')] = ($statuses[$row->int('status')] ?? 0) + $n;
             $total += $n;
             $indexable += $row->indexable ? $n : 0;
-            foreach (PageSource::namesOf((int) $row->sources) as $name) {
+            foreach (PageSource::namesOf($row->int('sources')) as $name) {
                 $sources[$name] = ($sources[$name] ?? 0) + $n;
             }
         }
@@ -182,7 +179,7 @@ final class PageList
         }
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT i.*, p.url, f.title, f.redirect_url, f.problem, t.term AS lead_term
                     FROM page_index i JOIN pages p ON p.id = i.page_id
                     LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
@@ -193,12 +190,12 @@ final class PageList
             ) as $row
         ) {
             $row->cells = PageCells::from($row);
-            $rows[(int) $row->page_id] = $row;
+            $rows[$row->int('page_id')] = $row;
         }
 
         return Records::of(
             ListedPage::class,
-            array_filter(array_map(static fn (int $id): ?stdClass => $rows[$id] ?? null, $ids)),
+            array_filter(array_map(static fn (int $id): ?Row => $rows[$id] ?? null, $ids)),
         );
     }
 

@@ -11,6 +11,7 @@ use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Inventory\PageMark;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -48,7 +49,7 @@ final class Renders
     {
         $pages = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id, kind FROM (SELECT page_id, kind, ROW_NUMBER() OVER (PARTITION BY kind
                     ORDER BY impressions DESC, links_in DESC,
                     page_id) AS place FROM page_index WHERE store_id = ? AND status = 200) ranked WHERE place <= ?
@@ -56,17 +57,17 @@ final class Renders
                 [$store->id, self::OF_A_KIND],
             ) as $row
         ) {
-            $pages[(int) $row->page_id] = true;
+            $pages[$row->int('page_id')] = true;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0
                     ORDER BY page_id
                     LIMIT '.self::FILLED,
                 [$store->id, PageMark::NeedsScript->value],
             ) as $row
         ) {
-            $pages[(int) $row->page_id] = true;
+            $pages[$row->int('page_id')] = true;
         }
 
         return array_keys($pages);

@@ -8,13 +8,13 @@ use App\Catalogue\PageTexts;
 use App\Catalogue\ShownPage;
 use App\Catalogue\Texts;
 use App\Inventory\KeptDetails;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
-use stdClass;
 
 /**
  * Learns from the pages what the theme makes of stored texts: the shown text of each resource, and the suffix of
@@ -32,7 +32,7 @@ final readonly class ShownTexts
     {
         $after = 0;
         while (true) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details, d.text,
                     t.stored AS intro
                     FROM resources r
@@ -48,24 +48,24 @@ final readonly class ShownTexts
             }
             $texts = [];
             foreach ($rows as $row) {
-                $after = (int) $row->id;
-                if ((int) $row->status !== 200) {
+                $after = $row->int('id');
+                if ($row->int('status') !== 200) {
                     continue;
                 }
                 $details = KeptDetails::unpack($row->details);
                 $shown = PageTexts::of(
                     new ShownPage(
-                        (string) $row->url,
+                        $row->text('url'),
                         $row->title,
                         $row->description,
                         $row->h1s,
                         $details,
                         KeptDetails::textOf($row->text),
-                        (string) $row->intro,
+                        $row->text('intro'),
                     ),
                 );
                 foreach ($shown as $field => $text) {
-                    $texts[] = [(int) $row->id, $field, $this->store->id, (int) $row->market_id, $text];
+                    $texts[] = [$row->int('id'), $field, $this->store->id, $row->int('market_id'), $text];
                 }
             }
             $run->fenced(static fn () => Texts::showMany($texts));
@@ -76,12 +76,12 @@ final readonly class ShownTexts
 
     private function learnSuffixes(WorkRun $run): void
     {
-        $groups = DB::select('SELECT DISTINCT market_id, kind FROM resources WHERE store_id = ? AND gone = 0', [
+        $groups = Rows::all('SELECT DISTINCT market_id, kind FROM resources WHERE store_id = ? AND gone = 0', [
             $this->store->id,
         ]);
         $found = [];
         foreach ($groups as $group) {
-            $pairs = DB::select(
+            $pairs = Rows::all(
                 "SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id
                     AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0
                     AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000",
@@ -90,13 +90,10 @@ final readonly class ShownTexts
             // Without a page nothing is known of what the theme adds; that is not the same as nothing added.
             $pairs === [] ||
                 ($found[] = [
-                    (int) $group->market_id,
-                    (int) $group->kind,
+                    $group->int('market_id'),
+                    $group->int('kind'),
                     TitleSuffix::learn(
-                        array_map(
-                            static fn (stdClass $pair): array => [(string) $pair->stored, (string) $pair->shown],
-                            $pairs,
-                        ),
+                        array_map(static fn (Row $pair): array => [$pair->text('stored'), $pair->text('shown')], $pairs),
                     ),
                 ]);
         }

@@ -16,6 +16,8 @@ use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\KindRules;
@@ -26,7 +28,6 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\IndexRules;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** Makes the list table anew from the newest facts: kind, state for search engines, sizes, words to search by. */
 final readonly class IndexRebuild
@@ -54,7 +55,7 @@ final readonly class IndexRebuild
             $run->fenced(fn () => $lines->find());
         }
         while (true) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT p.id, p.url, p.market_id, p.resource_id, IF(r.from_page = 0, r.kind, NULL) AS '.
                     'resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, '.
                     'f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, '.
@@ -81,7 +82,7 @@ final readonly class IndexRebuild
             $products = new ProductsOfPages($this->store->id, Bulk::ids($rows, 'id'));
             $sources = new IndexSources($rules, $lines, $markets, $products, new ToldByLists(Bulk::ids($rows, 'id')));
             foreach ($rows as $row) {
-                $after = (int) $row->id;
+                $after = $row->int('id');
                 [$index[], $words[]] = $this->rowsOf($row, $sources);
             }
             $run->fenced(function () use ($index, $words, $products, $rows, $markets): void {
@@ -131,75 +132,70 @@ final readonly class IndexRebuild
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(stdClass $row, IndexSources $sources): array
+    private function rowsOf(Row $row, IndexSources $sources): array
     {
         [$told, $markets] = [$sources->told, $sources->markets];
-        $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
+        $url = PageUrl::parse($row->text('url')) ?? $this->store->baseUrl();
         /** @var list<string> $types */
-        $types = json_decode((string) $row->types, true);
+        $types = json_decode($row->text('types'), true);
         $kind = $sources->rules->kindOf(
             $url,
-            $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind),
+            $row->resource_kind === null ? null : PageKind::from($row->int('resource_kind')),
             $types,
         );
         // A list of pages may say what the shop's own make-up does not.
-        $kind = $kind === PageKind::Other ? $told->kindOf((int) $row->id) ?? $kind : $kind;
+        $kind = $kind === PageKind::Other ? $told->kindOf($row->int('id')) ?? $kind : $kind;
         $why = $this->whyNot($row);
-        $title = (string) $row->title;
+        $title = $row->text('title');
         /** @var list<string> $canonicals */
-        $canonicals = json_decode((string) $row->canonicals, true);
+        $canonicals = json_decode($row->text('canonicals'), true);
         /** @var array<string, int> $strays */
-        $strays = (array) json_decode((string) $row->strays, true);
-        $h1s = count((array) json_decode((string) $row->h1s, true));
+        $strays = (array) json_decode($row->text('strays'), true);
+        $h1s = count((array) json_decode($row->text('h1s'), true));
         $product = $sources->products->of(
-            new ToldProduct(
-                (int) $row->id,
-                (int) $row->status,
-                $row->product === null ? null : (string) $row->product,
-                (int) $row->text_life,
-            ),
+            new ToldProduct($row->int('id'), $row->int('status'), $row->textOrNull('product'), $row->int('text_life')),
             $kind,
         );
-        $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $row->id) : $product['life'];
+        $life = $product['life'] === LifeState::Unknown ? $told->lifeOf($row->int('id')) : $product['life'];
         $marks = self::marksOf($row, $kind, $strays, $h1s) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0);
 
         return [
             [
-                (int) $row->id,
+                $row->int('id'),
                 $this->store->id,
                 $markets->needLanguages()
                     ? $markets->marketOfPage($url, self::codesOf($row))->id
-                    : (int) $row->market_id,
-                $row->resource_id === null ? null : (int) $row->resource_id,
+                    : $row->int('market_id'),
+                $row->intOrNull('resource_id'),
                 $kind->value,
-                (int) $row->status,
+                $row->int('status'),
                 $why === WhyNot::Indexable ? 1 : 0,
                 $why->value,
-                $row->marks === null ? (int) $row->words : $sources->lines->ownWords((string) $row->marks),
+                $row->marks === null ? $row->int('words') : $sources->lines->ownWords($row->text('marks')),
                 min(65535, mb_strlen($title)),
-                min(65535, mb_strlen((string) $row->description)),
+                min(65535, mb_strlen($row->text('description'))),
                 $h1s,
-                (int) $row->images,
-                (int) $row->no_alt,
-                CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)
+                $row->int('images'),
+                $row->int('no_alt'),
+                CanonicalState::of($row->text('url'), $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)
                     ->value,
-                (int) $row->bytes,
-                (int) $row->response_ms,
-                (int) $row->hreflangs,
+                $row->int('bytes'),
+                $row->int('response_ms'),
+                $row->int('hreflangs'),
                 $marks,
-                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value),
+                $row->int('sources') | ($row->resource_id === null ? 0 : PageSource::Shop->value),
                 $life->value,
                 $product['stock'],
                 $product['price'],
-                (int) $row->from_crawl,
+                $row->int('from_crawl'),
                 substr($url->target(), 0, 190),
             ],
-            [(int) $row->id, $this->store->id, WordSearch::textOf($title, $url->target())],
+            [$row->int('id'), $this->store->id, WordSearch::textOf($title, $url->target())],
         ];
     }
 
     /** @return list<string> language codes that a page gives itself: by its own hreflang, then by lang */
-    private static function codesOf(stdClass $row): array
+    private static function codesOf(Row $row): array
     {
         $codes = [];
         foreach ((array) (KeptDetails::unpack($row->details)['hreflangs'] ?? []) as $one) {
@@ -208,13 +204,13 @@ final readonly class IndexRebuild
             }
         }
 
-        return [...$codes, ...array_filter([(string) $row->language], static fn (string $code): bool => $code !== '')];
+        return [...$codes, ...array_filter([$row->text('language')], static fn (string $code): bool => $code !== '')];
     }
 
     /**
      * Pages go to the market that their language tells.
      *
-     * @param  array<stdClass>  $rows
+     * @param  array<Row>  $rows
      * @param  list<list<int|string|null>>  $index
      */
     private function moveToMarkets(array $rows, array $index): void
@@ -222,8 +218,8 @@ final readonly class IndexRebuild
         $book = new PageBook($this->store);
         $moved = [];
         foreach (array_values($rows) as $i => $row) {
-            if ((int) $index[$i][2] !== (int) $row->market_id) {
-                $moved[(int) $index[$i][2]][] = (int) $row->id;
+            if ((int) $index[$i][2] !== $row->int('market_id')) {
+                $moved[(int) $index[$i][2]][] = $row->int('id');
             }
         }
         foreach ($moved as $market => $pages) {
@@ -233,21 +229,21 @@ final readonly class IndexRebuild
     }
 
     /** @param  array<string, int>  $strays */
-    private static function marksOf(stdClass $row, PageKind $kind, array $strays, int $h1s): int
+    private static function marksOf(Row $row, PageKind $kind, array $strays, int $h1s): int
     {
-        $isPage = (int) $row->status === 200 && $row->marks !== null;
+        $isPage = $row->int('status') === 200 && $row->marks !== null;
         $marks = 0;
         foreach (
             [
-                [PageMark::NeedsScript, (int) $row->needs_script === 1],
-                [PageMark::LooksMissing, (int) $row->looks_missing === 1],
-                [PageMark::BadStructured, (int) $row->structured_errors > 0],
+                [PageMark::NeedsScript, $row->int('needs_script') === 1],
+                [PageMark::LooksMissing, $row->int('looks_missing') === 1],
+                [PageMark::BadStructured, $row->int('structured_errors') > 0],
                 [PageMark::StrayHead, isset($strays['canonical']) || isset($strays['robots'])],
-                [PageMark::CutShort, str_starts_with((string) $row->problem, 'cut off')],
+                [PageMark::CutShort, str_starts_with($row->text('problem'), 'cut off')],
                 [PageMark::KeptOut, $kind->isKeptOut()],
                 [PageMark::NoH1, $isPage && $h1s === 0],
-                [PageMark::NoDescription, $isPage && (string) $row->description === ''],
-                [PageMark::NoTitle, $isPage && (string) $row->title === ''],
+                [PageMark::NoDescription, $isPage && $row->text('description') === ''],
+                [PageMark::NoTitle, $isPage && $row->text('title') === ''],
             ] as [$mark, $holds]
         ) {
             $marks |= $holds ? $mark->value : 0;
@@ -256,14 +252,14 @@ final readonly class IndexRebuild
         return $marks;
     }
 
-    private function whyNot(stdClass $row): WhyNot
+    private function whyNot(Row $row): WhyNot
     {
-        $status = (int) $row->status;
+        $status = $row->int('status');
         /** @var list<string> $canonicals */
-        $canonicals = json_decode((string) $row->canonicals, true);
+        $canonicals = json_decode($row->text('canonicals'), true);
         // What is no web address ("javascript:", "about:blank", nonsense) is ignored, as search engines do.
         $canonical = null;
-        foreach ([...$canonicals, (string) $row->canonical_header] as $named) {
+        foreach ([...$canonicals, $row->text('canonical_header')] as $named) {
             $canonical ??= PageUrl::parse($named) === null ? null : $named;
         }
 
@@ -275,13 +271,13 @@ final readonly class IndexRebuild
             $status >= 500 => WhyNot::ServerError,
             $status >= 400 => WhyNot::ClientError,
             $status !== 200 => WhyNot::NoWholePage,
-            preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $row->content_type) !== 1 => WhyNot::NotHtml,
+            preg_match('~^(text/html|application/xhtml\+xml)~i', $row->text('content_type')) !== 1 => WhyNot::NotHtml,
             ($rules = IndexRules::from(
-                [(string) $row->robots, ...explode('; ', (string) $row->robots_header)],
+                [$row->text('robots'), ...explode('; ', $row->text('robots_header'))],
                 $this->crawlers,
             ))->noindex => WhyNot::Noindex,
             $rules->barred !== [] => WhyNot::NoindexForOne,
-            (int) $row->looks_missing === 1 => WhyNot::LooksMissing,
+            $row->int('looks_missing') === 1 => WhyNot::LooksMissing,
             $canonical !== null && $canonical !== $row->url => WhyNot::CanonicalElsewhere,
             default => WhyNot::Indexable,
         };

@@ -10,6 +10,7 @@ use App\Inventory\PlannedPages;
 use App\Inventory\WhyNot;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Markets;
@@ -40,7 +41,7 @@ final readonly class KnownPages
             ? 'LEFT JOIN page_facts i ON i.page_id = p.id AND i.to_crawl = 0'
             : 'LEFT JOIN page_index i ON i.page_id = p.id';
         while (true) {
-            $pages = DB::select(
+            $pages = Rows::all(
                 "SELECT p.id, p.url, p.market_id, p.sources FROM pages p $missing
                     WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".
                     self::CHUNK,
@@ -56,24 +57,25 @@ final readonly class KnownPages
             $rows = [];
             $words = [];
             foreach ($pages as $page) {
-                $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
-                $kind = $planned[(int) $page->id] ?? ($told->kindOf((int) $page->id) ?? $rules->kindOf($url, null, []));
-                $product = $products->of(new ToldProduct((int) $page->id, 0, null, 0), $kind);
-                $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $page->id) : $product['life'];
+                $url = PageUrl::parse($page->text('url')) ?? $this->store->baseUrl();
+                $kind =
+                    $planned[$page->int('id')] ?? ($told->kindOf($page->int('id')) ?? $rules->kindOf($url, null, []));
+                $product = $products->of(new ToldProduct($page->int('id'), 0, null, 0), $kind);
+                $life = $product['life'] === LifeState::Unknown ? $told->lifeOf($page->int('id')) : $product['life'];
                 $why = match (true) {
-                    (int) $page->sources === PageSource::Planned->value => WhyNot::Planned,
-                    $told->isNoindex((int) $page->id) => WhyNot::Noindex,
+                    $page->int('sources') === PageSource::Planned->value => WhyNot::Planned,
+                    $told->isNoindex($page->int('id')) => WhyNot::Noindex,
                     default => WhyNot::NotFetched,
                 };
                 $rows[] = [
-                    (int) $page->id,
+                    $page->int('id'),
                     $this->store->id,
-                    (int) $page->market_id,
+                    $page->int('market_id'),
                     $kind->value,
                     0,
                     0,
                     $why->value,
-                    (int) $page->sources,
+                    $page->int('sources'),
                     $life->value,
                     $product['stock'],
                     $product['price'],
@@ -81,7 +83,7 @@ final readonly class KnownPages
                     ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0),
                     substr($url->target(), 0, 190),
                 ];
-                $words[] = [(int) $page->id, $this->store->id, WordSearch::textOf('', $url->target())];
+                $words[] = [$page->int('id'), $this->store->id, WordSearch::textOf('', $url->target())];
             }
             $run->fenced(static function () use ($rows, $words, $products): void {
                 $columns = [

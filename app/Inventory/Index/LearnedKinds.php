@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Inventory\Index;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Collections that no rule tells and no structured data, known by the shop's own make-up: pages whose main content
@@ -35,8 +36,8 @@ final readonly class LearnedKinds
     public function learn(WorkRun $run): void
     {
         $lists = $open = [];
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?,
                     l.to_page,
                     NULL)) AS products
@@ -51,10 +52,13 @@ final readonly class LearnedKinds
                 [PageKind::Product->value, $this->store->id, PageKind::Other->value, $after],
             );
             foreach ($rows as $row) {
-                if ((int) $row->products >= self::FEWEST && (int) $row->products >= self::MOSTLY * (int) $row->links) {
-                    $lists[(string) $row->url] = (int) $row->page_id;
-                } elseif ((int) $row->products > 0) {
-                    $open[(string) $row->url] = (int) $row->page_id;
+                if (
+                    $row->int('products') >= self::FEWEST &&
+                    $row->int('products') >= self::MOSTLY * $row->int('links')
+                ) {
+                    $lists[$row->text('url')] = $row->int('page_id');
+                } elseif ($row->int('products') > 0) {
+                    $open[$row->text('url')] = $row->int('page_id');
                 }
             }
             $run->beat();
@@ -67,8 +71,8 @@ final readonly class LearnedKinds
                 ? []
                 : array_fill_keys(
                     array_map(
-                        static fn (stdClass $row): string => (string) $row->url,
-                        DB::select(
+                        static fn (Row $row): string => $row->text('url'),
+                        Rows::all(
                             'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ?
                                 AND i.kind = ?',
                             [$this->store->id, PageKind::Collection->value],

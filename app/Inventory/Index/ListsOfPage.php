@@ -36,30 +36,39 @@ final readonly class ListsOfPage
         return new self(
             Records::one(
                 ToldIndex::class,
-                DB::table('index_rows')->where('page_id', $page)->where('is_current', 1)->first(),
+                Rows::maybe(DB::table('index_rows')->where('page_id', $page)->where('is_current', 1)->first()),
             ),
             Records::of(
                 Backlink::class,
-                DB::table('backlink_rows')
-                    ->where('page_id', $page)
-                    ->where('is_current', 1)
-                    ->orderByDesc('followed')
-                    ->limit(20)
-                    ->get(),
+                Rows::of(
+                    DB::table('backlink_rows')
+                        ->where('page_id', $page)
+                        ->where('is_current', 1)
+                        ->orderByDesc('followed')
+                        ->limit(20)
+                        ->get(),
+                ),
             ),
-            (int) $counts->n,
-            (int) $counts->followed,
-            (int) $counts->hosts,
+            $counts->int('n'),
+            $counts->int('followed'),
+            $counts->int('hosts'),
             Records::of(
                 CrawlerVisits::class,
-                DB::table('crawler_rows')
-                    ->where('page_id', $page)
-                    ->where('is_current', 1)
-                    ->where('day', '>=', now()->subDays(90)->toDateString())
-                    ->groupBy('crawler', 'status')
-                    ->orderByDesc('fetches')
-                    ->limit(12)
-                    ->get(['crawler', 'status', DB::raw('SUM(fetches) AS fetches'), DB::raw('MAX(day) AS last_day')]),
+                Rows::of(
+                    DB::table('crawler_rows')
+                        ->where('page_id', $page)
+                        ->where('is_current', 1)
+                        ->where('day', '>=', now()->subDays(90)->toDateString())
+                        ->groupBy('crawler', 'status')
+                        ->orderByDesc('fetches')
+                        ->limit(12)
+                        ->get([
+                            'crawler',
+                            'status',
+                            DB::raw('SUM(fetches) AS fetches'),
+                            DB::raw('MAX(day) AS last_day'),
+                        ]),
+                ),
             ),
         );
     }

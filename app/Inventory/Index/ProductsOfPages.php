@@ -6,12 +6,13 @@ namespace App\Inventory\Index;
 
 use App\Inventory\LifeOrigin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
-use stdClass;
 
 /**
  * Brings together, for a chunk of pages, what a person, files, structured data and text say of their products. Each
@@ -21,10 +22,10 @@ final class ProductsOfPages
 {
     private readonly string $today;
 
-    /** @var array<int, stdClass> */
+    /** @var array<int, Row> */
     private array $hand = [];
 
-    /** @var array<int, stdClass> */
+    /** @var array<int, Row> */
     private array $file = [];
 
     /** @var list<list<int|string|null>> */
@@ -37,32 +38,32 @@ final class ProductsOfPages
     public function __construct(private readonly int $store, private readonly array $pages)
     {
         $this->today = Store::query()->findOrFail($store)->today();
-        foreach (DB::select('SELECT * FROM lives_by_hand WHERE page_id IN ('.Bulk::list($pages).')') as $row) {
-            $this->hand[(int) $row->page_id] = $row;
+        foreach (Rows::all('SELECT * FROM lives_by_hand WHERE page_id IN ('.Bulk::list($pages).')') as $row) {
+            $this->hand[$row->int('page_id')] = $row;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT * FROM product_rows WHERE is_current = 1 AND page_id IN ('.
                     Bulk::list($pages).
                     ') ORDER BY import_id, number',
             ) as $row
         ) {
-            $known = $this->file[(int) $row->page_id] ?? null;
+            $known = $this->file[$row->int('page_id')] ?? null;
             // Several numbers on one page are its variants: it sells as long as one does, at the lowest price.
             if ($known !== null) {
                 $row->price =
-                    $known->price !== null && ($row->price === null || (float) $known->price < (float) $row->price)
+                    $known->price !== null && ($row->price === null || $known->number('price') < $row->number('price'))
                         ? $known->price
                         : $row->price;
                 $row->stock =
                     $known->stock === null || $row->stock === null
                         ? $known->stock ?? $row->stock
-                        : (int) $known->stock + (int) $row->stock;
-                $row->life = in_array(LifeState::Selling->value, [(int) $known->life, (int) $row->life], true)
+                        : $known->int('stock') + $row->int('stock');
+                $row->life = in_array(LifeState::Selling->value, [$known->int('life'), $row->int('life')], true)
                     ? LifeState::Selling->value
                     : $row->life;
             }
-            $this->file[(int) $row->page_id] = $row;
+            $this->file[$row->int('page_id')] = $row;
         }
     }
 
@@ -88,7 +89,7 @@ final class ProductsOfPages
             [LifeOrigin::Structured, Typed::int($structured['life'] ?? 0)],
             [LifeOrigin::Text, $kind === PageKind::Product ? $told->textLife : 0],
         ];
-        $firmest = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
+        $firmest = $hand !== null && $hand->int('life') > 0 ? $hand : $file;
         $backOn = $firmest->back_on ?? ($structured['backOn'] ?? null);
         // A day in the past on which it was to be back says nothing of today: it is what it would be without one.
         if ($backOn !== null && $backOn < $this->today) {
@@ -107,7 +108,7 @@ final class ProductsOfPages
         ];
         $price = $file->price ?? ($structured['price'] ?? null);
         $price = $price === null ? null : number_format((float) $price, 2, '.', '');
-        $stock = $file === null || $file->stock === null ? null : (int) $file->stock;
+        $stock = $file?->intOrNull('stock');
         $first = static fn (string $key): string => ($file->{$key} ?? '') !== ''
             ? Typed::text($file->{$key})
             : Typed::text($structured[$key] ?? '');
@@ -129,7 +130,7 @@ final class ProductsOfPages
                 ? (isset($structured['reviews'])
                     ? Typed::int($structured['reviews'])
                     : null)
-                : (int) $file->reviews,
+                : $file->int('reviews'),
         ];
 
         return ['life' => LifeState::from($life), 'stock' => $stock, 'price' => $price];
@@ -152,13 +153,13 @@ final class ProductsOfPages
     }
 
     /** A file that tells the stock alone has said enough. */
-    private static function lifeOf(?stdClass $file): int
+    private static function lifeOf(?Row $file): int
     {
         return match (true) {
             $file === null => 0,
-            (int) $file->life > 0 => (int) $file->life,
+            $file->int('life') > 0 => $file->int('life'),
             $file->stock === null => 0,
-            default => (int) $file->stock > 0 ? LifeState::Selling->value : LifeState::OutOfStock->value,
+            default => $file->int('stock') > 0 ? LifeState::Selling->value : LifeState::OutOfStock->value,
         };
     }
 }

@@ -6,6 +6,7 @@ namespace App\Inventory\Index;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\MainText;
 
@@ -28,8 +29,8 @@ final class RepeatedLines
 
     public function __construct(private readonly int $store)
     {
-        foreach (DB::select('SELECT mark FROM repeated_lines WHERE store_id = ?', [$store]) as $row) {
-            $this->repeated[(string) $row->mark] = true;
+        foreach (Rows::all('SELECT mark FROM repeated_lines WHERE store_id = ?', [$store]) as $row) {
+            $this->repeated[$row->text('mark')] = true;
         }
     }
 
@@ -39,7 +40,7 @@ final class RepeatedLines
         $seen = [];
         $pages = 0;
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ?
                     ORDER BY p.digest LIMIT '.self::SAMPLE,
                 [$this->store],
@@ -47,7 +48,7 @@ final class RepeatedLines
         ) {
             $pages++;
             $own = [];
-            foreach (MainText::marksOf((string) $row->marks) as $mark => $words) {
+            foreach (MainText::marksOf($row->text('marks')) as $mark => $words) {
                 $own[$mark] = true;
             }
             foreach (array_keys($own) as $mark) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -90,15 +91,15 @@ final class StoredLinks
     {
         $redirects = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id
                     AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0
                     AND f.redirect_url IS NOT NULL',
                 [$this->store->id],
             ) as $row
         ) {
-            if (isset($this->node[(int) $row->page_id], $this->node[(int) $row->target])) {
-                $redirects[$this->node[(int) $row->page_id]] = $this->node[(int) $row->target];
+            if (isset($this->node[$row->int('page_id')], $this->node[$row->int('target')])) {
+                $redirects[$this->node[$row->int('page_id')]] = $this->node[$row->int('target')];
             }
         }
 

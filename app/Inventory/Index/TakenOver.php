@@ -9,6 +9,7 @@ use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Events\TermsChanged;
 use App\Inventory\Figures;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -58,7 +59,7 @@ final readonly class TakenOver
     {
         for ($after = 0; ; $after = $pages[count($pages) - 1]) {
             $pages = Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
                         self::PORTION,
                     [$store->id, $after],
@@ -87,16 +88,16 @@ final readonly class TakenOver
         $values = $this->figures->of($figure, $store, $pages);
         $new = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT page_id, $figure AS known FROM page_index WHERE store_id = ? AND page_id IN (".
                     Bulk::list($pages).
                     ')',
                 [$store->id],
             ) as $row
         ) {
-            $value = round(max(0.0, $values[(int) $row->page_id] ?? 0.0), 2);
-            if (abs($value - (float) $row->known) > 0.001) {
-                $new[] = 'SELECT '.(int) $row->page_id." AS id, $value AS value";
+            $value = round(max(0.0, $values[$row->int('page_id')] ?? 0.0), 2);
+            if (abs($value - $row->number('known')) > 0.001) {
+                $new[] = 'SELECT '.$row->int('page_id')." AS id, $value AS value";
             }
         }
         $new === [] ||

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Inventory\Index;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 
 /** What lists of pages say of a chunk of pages beside their addresses. What a crawl or the shop says goes before it. */
@@ -18,7 +18,7 @@ final class ToldByLists
     /** @param  list<int>  $pages at least one */
     public function __construct(array $pages)
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT page_id, attributes FROM listed_rows WHERE is_current = 1 AND page_id IN ('.
                 Bulk::list($pages).
                 ') ORDER BY import_id',
@@ -26,9 +26,9 @@ final class ToldByLists
         foreach ($rows as $row) {
             $told = array_map(
                 strval(...),
-                array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...)),
+                array_filter((array) json_decode($row->text('attributes'), true), is_scalar(...)),
             );
-            $this->told[(int) $row->page_id] = $told + ($this->told[(int) $row->page_id] ?? []);
+            $this->told[$row->int('page_id')] = $told + ($this->told[$row->int('page_id')] ?? []);
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Inventory\Terms;
 
 use App\Inventory\Events\TermsChanged;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -133,13 +134,13 @@ final class PageTerms
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT page_id, term, origin FROM page_terms WHERE place = 0 AND page_id IN ('.
                         Bulk::list($pages).
                         ')',
                 ) as $row
         ) {
-            $claims[(int) $row->page_id] = [(string) $row->term, TermOrigin::from((string) $row->origin)];
+            $claims[$row->int('page_id')] = [$row->text('term'), TermOrigin::from($row->text('origin'))];
         }
 
         return $claims;
@@ -199,11 +200,11 @@ final class PageTerms
         $where = $leadOnly ? ' AND place = 0' : '';
         $list = Bulk::list($pages);
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT page_id, place, term FROM page_terms WHERE page_id IN ($list)$where ORDER BY page_id, place",
             ) as $row
         ) {
-            $terms[(int) $row->page_id][(int) $row->place] = (string) $row->term;
+            $terms[$row->int('page_id')][$row->int('place')] = $row->text('term');
         }
 
         return $terms;
@@ -232,7 +233,7 @@ final class PageTerms
         $list = Bulk::list($pages);
 
         return Bulk::ids(
-            DB::select("SELECT id FROM pages WHERE store_id = ? AND id IN ($list) ORDER BY id", [$store->id]),
+            Rows::all("SELECT id FROM pages WHERE store_id = ? AND id IN ($list) ORDER BY id", [$store->id]),
             'id',
         );
     }
@@ -247,16 +248,14 @@ final class PageTerms
             return [];
         }
         $list = Bulk::list($pages);
-        DB::select("SELECT id FROM pages WHERE id IN ($list) ORDER BY id FOR UPDATE");
+        Rows::all("SELECT id FROM pages WHERE id IN ($list) ORDER BY id FOR UPDATE");
         $terms = [];
         foreach (
-            DB::select(
-                "SELECT page_id, place, term, origin FROM page_terms WHERE page_id IN ($list) LOCK IN SHARE MODE",
-            ) as $row
+            Rows::all("SELECT page_id, place, term, origin FROM page_terms WHERE page_id IN ($list) LOCK IN SHARE MODE") as $row
         ) {
-            $terms[(int) $row->page_id][(int) $row->place] = [
-                'term' => (string) $row->term,
-                'origin' => TermOrigin::from((string) $row->origin),
+            $terms[$row->int('page_id')][$row->int('place')] = [
+                'term' => $row->text('term'),
+                'origin' => TermOrigin::from($row->text('origin')),
             ];
         }
 

@@ -35,19 +35,19 @@ final class SuggestCommand extends StoreCommand
             $this->answer(
                 [
                     'state' => $state,
-                    'terms' => (int) $sums->terms,
-                    'pages' => (int) $sums->pages,
-                    'leads' => (int) $sums->leads,
+                    'terms' => $sums->int('terms'),
+                    'pages' => $sums->int('pages'),
+                    'leads' => $sums->int('leads'),
                     'rivalries' => $rivals,
-                    'gap' => round((float) $sums->gap, 2),
+                    'gap' => round($sums->number('gap'), 2),
                     'problem' => $problem,
                 ],
                 match ($state) {
-                    'done' => number_format((int) $sums->leads).
+                    'done' => number_format($sums->int('leads')).
                         ' of '.
-                        number_format((int) $sums->pages).
+                        number_format($sums->int('pages')).
                         ' pages have a lead term, of '.
-                        number_format((int) $sums->terms).
+                        number_format($sums->int('terms')).
                         " terms; pages take turns for $rivals of them.",
                     'waiting' => 'The matching has begun.',
                     default => "The matching has $state. ".Typed::text($problem),

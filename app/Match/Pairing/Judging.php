@@ -7,6 +7,8 @@ namespace App\Match\Pairing;
 use App\Match\Terms\Asks;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
@@ -23,7 +25,6 @@ use Orchard\Core\Terms\GroundType;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Reach;
-use stdClass;
 
 /** Judges the terms of a market: what each asks for, which pages could go for it, and what that would be worth. */
 final class Judging
@@ -64,7 +65,7 @@ final class Judging
     {
         $after = $done = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.results, t.impressions, t.position_milli,
                     s.asked AS said, s.plan
                     FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
@@ -75,11 +76,11 @@ final class Judging
             if ($rows === []) {
                 break;
             }
-            $after = (int) end($rows)->id;
+            $after = end($rows)->int('id');
             $seen = $this->seen($run, $rows);
             $pairs = $judged = [];
             foreach ($rows as $row) {
-                [$term, $some] = $this->term($row, $seen[(string) $row->digest] ?? [], $run->workId);
+                [$term, $some] = $this->term($row, $seen[$row->text('digest')] ?? [], $run->workId);
                 $judged[] = $term;
                 array_push($pairs, ...$some);
             }
@@ -120,15 +121,15 @@ final class Judging
     ];
 
     /**
-     * @param  array<stdClass>  $rows
+     * @param  array<Row>  $rows
      * @return array<string, array<int, array{int, int, int}>> clicks, impressions and places by term's digest and page
      */
     private function seen(WorkRun $run, array $rows): array
     {
-        $digests = array_values(array_map(static fn (stdClass $row): string => (string) $row->digest, $rows));
+        $digests = array_values(array_map(static fn (Row $row): string => $row->text('digest'), $rows));
         $seen = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT term_digest, page_id, clicks, impressions, position_sum FROM match_seen WHERE store_id = ? AND
                     run = ?
                     AND market_id = ? AND term_digest IN ('.
@@ -137,10 +138,10 @@ final class Judging
                 [$this->store->id, $run->workId, $this->market->id],
             ) as $row
         ) {
-            $seen[(string) $row->term_digest][(int) $row->page_id] = [
-                (int) $row->clicks,
-                (int) $row->impressions,
-                (int) $row->position_sum,
+            $seen[$row->text('term_digest')][$row->int('page_id')] = [
+                $row->int('clicks'),
+                $row->int('impressions'),
+                $row->int('position_sum'),
             ];
         }
 
@@ -151,23 +152,23 @@ final class Judging
      * @param  array<int, array{int, int, int}>  $seen
      * @return array{list<int|float|string|null>, list<list<int|float>>} what is kept of the term, and of its pairs
      */
-    private function term(stdClass $row, array $seen, int $run): array
+    private function term(Row $row, array $seen, int $run): array
     {
-        $normal = (string) $row->term;
-        $difficulty = $row->difficulty === null ? null : (float) $row->difficulty;
+        $normal = $row->text('term');
+        $difficulty = $row->numberOrNull('difficulty');
         $isBrand = $this->classes->classOf($normal) === QueryClass::OwnBrand;
         $evidence = $this->pages->products->evidence(
             $normal,
             $isBrand,
             $this->seenByKind($seen),
-            self::results((string) $row->results),
+            self::results($row->text('results')),
         );
         $asked = $this->judge->of($normal, $evidence);
-        $said = $row->said === null ? null : Asks::kind((int) $row->said);
+        $said = $row->said === null ? null : Asks::kind($row->int('said'));
         $searches =
             $row->volume === null
                 ? (self::demand($seen) / max(1.0, $this->weeks)) * 4.35
-                : max(1.0, (float) $row->volume);
+                : max(1.0, $row->number('volume'));
         $term = new JudgedTerm($normal, $searches, $difficulty, $seen, $asked, $said);
         $pages =
             array_slice($seen, 0, self::BY_ROWS, preserve_keys: true) +
@@ -179,7 +180,7 @@ final class Judging
             }
             $pair = $this->pair($page, $term);
             $pair === null ||
-                ($pairs[$page] = [$this->store->id, $this->market->id, (int) $row->id, $page, $run, ...$pair]);
+                ($pairs[$page] = [$this->store->id, $this->market->id, $row->int('id'), $page, $run, ...$pair]);
         }
         uasort($pairs, static fn (array $a, array $b): int => [$b[5], $a[3]] <=> [$a[5], $b[3]]);
         $pairs = array_values(array_slice($pairs, 0, self::KEPT));
@@ -188,7 +189,7 @@ final class Judging
 
         return [
             [
-                (int) $row->id,
+                $row->int('id'),
                 Asks::number($said ?? $asked->kind),
                 $said === null ? $asked->strength : 1.0,
                 Reason::pack(

@@ -7,17 +7,17 @@ namespace App\Match\Pairing;
 use App\Inventory\Figures;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\SoldProduct;
 use Orchard\Core\Terms\TermForm;
-use stdClass;
 
 /** The pages of a market that can go for a term, with their words, their products and what a click on them is worth. */
 final class MarketPages
@@ -39,7 +39,7 @@ final class MarketPages
     /** @var array<int, PageKind> by page */
     public array $kinds = [];
 
-    /** @var array<string, list<stdClass>> pages whose address has parameters, by their address without them */
+    /** @var array<string, list<Row>> pages whose address has parameters, by their address without them */
     private array $variants = [];
 
     /** @var array<string, true> addresses without parameters */
@@ -77,7 +77,7 @@ final class MarketPages
             if ($rows === []) {
                 break;
             }
-            $after = (int) end($rows)->page_id;
+            $after = end($rows)->int('page_id');
             $pages->add($pages->own($rows), $figures);
             $beat();
         } while (count($rows) === self::PORTION);
@@ -122,11 +122,11 @@ final class MarketPages
         return isset($this->soldOut[$page]);
     }
 
-    /** @return list<stdClass> the next pages that search engines may show */
+    /** @return list<Row> the next pages that search engines may show */
     private function portion(int $after): array
     {
         return array_values(
-            DB::select(
+            Rows::all(
                 'SELECT i.page_id, i.kind, i.why_not, i.life, p.url, COALESCE(r.name, l.name) AS name, r.attributes,
                     l.attributes
                     AS listed,
@@ -147,7 +147,7 @@ final class MarketPages
         );
     }
 
-    /** @param  list<stdClass>  $rows */
+    /** @param  list<Row>  $rows */
     private function add(array $rows, Figures $figures): void
     {
         if ($rows === []) {
@@ -159,15 +159,14 @@ final class MarketPages
         }
         $anchors = self::anchors($ids);
         foreach ($rows as $row) {
-            $page = (int) $row->page_id;
-            $kind = PageKind::from((int) $row->kind);
+            $page = $row->int('page_id');
+            $kind = PageKind::from($row->int('kind'));
             $this->kinds[$page] = $kind;
-            $h1s = array_filter((array) json_decode((string) $row->h1s, true), is_string(...));
-            $name =
-                (string) ($row->name ?? '') !== '' ? (string) $row->name : (string) ($h1s[0] ?? ($row->title ?? ''));
+            $h1s = array_filter((array) json_decode($row->text('h1s'), true), is_string(...));
+            $name = (string) ($row->name ?? '') !== '' ? $row->text('name') : (string) ($h1s[0] ?? ($row->title ?? ''));
             $listed = array_filter((array) json_decode((string) ($row->listed ?? ''), true), is_string(...));
             $name === '' && ($name = $listed['name'] ?? ($listed['title'] ?? ''));
-            (int) $row->why_not === WhyNot::Planned->value && ($this->planned[$page] = $name);
+            $row->int('why_not') === WhyNot::Planned->value && ($this->planned[$page] = $name);
             $facts = self::facts((array) json_decode((string) ($row->attributes ?? ''), true) + $listed);
             $this->words->add($page, [
                 // Headings beside the name are often a banner that stands on every page.
@@ -176,24 +175,17 @@ final class MarketPages
                     (string) ($row->title ?? ($listed['title'] ?? '')),
                     ...array_slice(array_values($h1s), 0, 2),
                 ],
-                PageWordIndex::SLUG => [self::slug((string) $row->url)],
+                PageWordIndex::SLUG => [self::slug($row->text('url'))],
                 PageWordIndex::ANCHOR => $anchors[$page] ?? [],
-                PageWordIndex::FACT => $kind === PageKind::Product ? [...$facts, (string) $row->maker] : [],
-                PageWordIndex::TEXT => [(string) $row->description],
+                PageWordIndex::FACT => $kind === PageKind::Product ? [...$facts, $row->text('maker')] : [],
+                PageWordIndex::TEXT => [$row->text('description')],
             ]);
             if ($kind === PageKind::Product) {
-                $life = LifeState::tryFrom((int) $row->life);
+                $life = LifeState::tryFrom($row->int('life'));
                 $inStock = ! in_array($life, self::SOLD_OUT, true);
                 $inStock || ($this->soldOut[$page] = true);
                 $this->products->add(
-                    new SoldProduct(
-                        $page,
-                        $name,
-                        $facts,
-                        (string) $row->maker,
-                        $inStock,
-                        $row->price === null ? null : (float) $row->price,
-                    ),
+                    new SoldProduct($page, $name, $facts, $row->text('maker'), $inStock, $row->numberOrNull('price')),
                 );
             }
         }
@@ -202,14 +194,14 @@ final class MarketPages
     /**
      * Those without parameters; a list in another order, or its second page, waits until all addresses are known.
      *
-     * @param  list<stdClass>  $rows
-     * @return list<stdClass>
+     * @param  list<Row>  $rows
+     * @return list<Row>
      */
     private function own(array $rows): array
     {
         $own = [];
         foreach ($rows as $row) {
-            $parts = explode('?', (string) $row->url, 2);
+            $parts = explode('?', $row->text('url'), 2);
             if (isset($parts[1])) {
                 $this->variants[$parts[0]][] = $row;
             } else {
@@ -221,7 +213,7 @@ final class MarketPages
         return $own;
     }
 
-    /** @return list<stdClass> pages with parameters that are no variants of a page without */
+    /** @return list<Row> pages with parameters that are no variants of a page without */
     private function lone(): array
     {
         $lone = array_merge(...array_values(array_diff_key($this->variants, $this->plain)));
@@ -257,14 +249,14 @@ final class MarketPages
             $this->members[$page] = $this->products->with($this->products->telling(TermForm::normal($name)));
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id, collection_id FROM collection_pages WHERE store_id =
                 ?',
                 [$this->store->id],
             ) as $row
         ) {
-            if (isset($this->kinds[(int) $row->page_id], $this->kinds[(int) $row->collection_id])) {
-                $this->members[(int) $row->collection_id][] = (int) $row->page_id;
+            if (isset($this->kinds[$row->int('page_id')], $this->kinds[$row->int('collection_id')])) {
+                $this->members[$row->int('collection_id')][] = $row->int('page_id');
             }
         }
     }
@@ -277,14 +269,14 @@ final class MarketPages
     {
         $anchors = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT to_page, anchor FROM links WHERE to_page IN ('.
                     Bulk::list($pages).
                     ") AND anchor <> ''",
             ) as $row
         ) {
-            if (count($anchors[(int) $row->to_page] ?? []) < 8 && mb_strlen((string) $row->anchor) <= 80) {
-                $anchors[(int) $row->to_page][] = (string) $row->anchor;
+            if (count($anchors[$row->int('to_page')] ?? []) < 8 && mb_strlen($row->text('anchor')) <= 80) {
+                $anchors[$row->int('to_page')][] = $row->text('anchor');
             }
         }
 

@@ -14,7 +14,6 @@ use App\Platform\Typed;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Matching\Assignment;
 use Orchard\Core\Matching\Candidates;
 use Orchard\Core\Matching\Matching;
@@ -158,22 +157,22 @@ final class Solving
                 ') p'
             : "(SELECT p.* $rows) p";
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM $pairs
                     JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 ORDER BY p.page_id, p.term_id",
                 $of,
             ) as $row
         ) {
-            $term = (int) $row->term_id;
-            $page = (int) $row->page_id;
+            $term = $row->int('term_id');
+            $page = $row->int('page_id');
             if (! isset($numbers[$term])) {
                 $numbers[$term] = count($this->terms);
                 $this->terms[] = $term;
-                $this->texts[$term] = (string) $row->term;
+                $this->texts[$term] = $row->text('term');
             }
             isset($this->worths[$page]) || ($this->pages[] = $page);
-            $this->worths[$page][$numbers[$term]] = (float) $row->worth;
-            if ((float) $row->relevance >= self::SUPPORTS || (int) $row->impressions >= self::LEAST_IMPRESSIONS) {
+            $this->worths[$page][$numbers[$term]] = $row->number('worth');
+            if ($row->number('relevance') >= self::SUPPORTS || $row->int('impressions') >= self::LEAST_IMPRESSIONS) {
                 $this->supports[$term][$page] = true;
             }
         }
@@ -219,14 +218,14 @@ final class Solving
         $key = LeadMarks::keys($this->store)[$this->market->id] ?? null;
         $locked = $digests = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.page_id, t.term FROM page_terms t JOIN page_index i ON i.page_id = t.page_id
                     WHERE t.store_id = ? AND t.place = 0 AND t.origin <> ? AND i.market_id = ?',
                 [$this->store->id, TermOrigin::Proposed->value, $this->market->id],
             ) as $row
         ) {
-            $locked[(int) $row->page_id] = -1;
-            $digests[(int) $row->page_id] = Dictionary::digest($key?->of(TermForm::normal((string) $row->term)) ?? '');
+            $locked[$row->int('page_id')] = -1;
+            $digests[$row->int('page_id')] = Dictionary::digest($key?->of(TermForm::normal($row->text('term'))) ?? '');
         }
         if ($digests === []) {
             return [];
@@ -235,14 +234,14 @@ final class Solving
         $ids = [];
         foreach (array_chunk(array_values(array_unique($digests)), 1000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT id, digest FROM match_terms WHERE store_id = ? AND market_id = ? AND digest IN ('.
                         Bytes::list($some).
                         ')',
                     [$this->store->id, $this->market->id],
                 ) as $row
             ) {
-                $ids[(string) $row->digest] = (int) $row->id;
+                $ids[$row->text('digest')] = $row->int('id');
             }
         }
         foreach ($digests as $page => $digest) {
@@ -269,13 +268,13 @@ final class Solving
     {
         $terms = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.page_id, t.term FROM page_terms t JOIN page_index i ON i.page_id = t.page_id
                     WHERE t.store_id = ? AND t.place = 0 AND t.origin = ? AND i.market_id = ?',
                 [$this->store->id, TermOrigin::Proposed->value, $this->market->id],
             ) as $row
         ) {
-            $terms[(int) $row->page_id] = (string) $row->term;
+            $terms[$row->int('page_id')] = $row->text('term');
         }
 
         return $terms;

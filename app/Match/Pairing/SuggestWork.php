@@ -12,6 +12,7 @@ use App\Match\Terms\Dictionary;
 use App\Match\Terms\Grouping;
 use App\Match\Terms\Groups;
 use App\Match\Tracking\TrackWork;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\SliceEnd;
@@ -192,7 +193,7 @@ final class SuggestWork implements LongWork
     {
         $told = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT difficulty, position_milli FROM match_terms WHERE store_id = ? AND market_id = ? AND difficulty
                     IS NOT NULL
                     AND impressions > 0 ORDER BY impressions DESC, id LIMIT 20000',
@@ -200,8 +201,8 @@ final class SuggestWork implements LongWork
             ) as $row
         ) {
             $told[] = [
-                (float) $row->difficulty,
-                (int) $row->position_milli > 0 && (int) $row->position_milli <= 10_500,
+                $row->number('difficulty'),
+                $row->int('position_milli') > 0 && $row->int('position_milli') <= 10_500,
             ];
         }
 

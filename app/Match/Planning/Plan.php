@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Match\Planning;
 
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
 use Orchard\Core\Terms\AskedFor;
@@ -69,13 +69,13 @@ final readonly class Plan
     {
         $paths = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT address FROM page_index WHERE store_id = ? AND kind = ? AND market_id = ? AND status = 200
                     ORDER BY clicks DESC LIMIT 200',
                 [$store->id, $kind->value, $market->id],
             ) as $row
         ) {
-            $path = explode('?', (string) $row->address)[0];
+            $path = explode('?', $row->text('address'))[0];
             $parent = substr($path, 0, (int) strrpos(rtrim($path, '/'), '/')).'/';
             $paths[$parent] = ($paths[$parent] ?? 0) + 1;
         }

@@ -10,6 +10,7 @@ use App\Inventory\PagePlan;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -73,15 +74,17 @@ final class Plans
             $own === TermOrigin::Proposed && PageTerms::lead($store, [$event->page => $lead], TermOrigin::Hand, null);
         }
         foreach (
-            DB::table('match_said')
-                ->where('store_id', $store->id)
-                ->where('plan_page', $event->planned)
-                ->get(['market_id', 'digest']) as $row
+            Rows::of(
+                DB::table('match_said')
+                    ->where('store_id', $store->id)
+                    ->where('plan_page', $event->planned)
+                    ->get(['market_id', 'digest']),
+            ) as $row
         ) {
             $key = [
                 'store_id' => $store->id,
-                'market_id' => (int) $row->market_id,
-                'digest' => DB::raw((new Bytes((string) $row->digest))->literal()),
+                'market_id' => $row->int('market_id'),
+                'digest' => DB::raw((new Bytes($row->text('digest')))->literal()),
             ];
             DB::table('match_said')
                 ->where($key)

@@ -108,17 +108,19 @@ final class RivalryBook
     /** @param  array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int}  $key */
     private static function kept(array $key): ?RivalryChoice
     {
-        $row = DB::table('match_decisions')
-            ->where($key)
-            ->first(['decision', 'main_page']);
+        $row = Rows::maybe(
+            DB::table('match_decisions')
+                ->where($key)
+                ->first(['decision', 'main_page']),
+        );
 
         return $row === null
             ? null
             : new RivalryChoice(
                 $key['page_id'],
                 $key['rival_id'],
-                Verdict::from((string) $row->decision),
-                $row->main_page === null ? null : (int) $row->main_page,
+                Verdict::from($row->text('decision')),
+                $row->intOrNull('main_page'),
             );
     }
 
@@ -148,7 +150,7 @@ final class RivalryBook
         );
         DB::table('match_terms')
             ->where('id', $term->id)
-            ->update(['rivals' => (int) $open->n > 0 ? 1 : 0]);
+            ->update(['rivals' => $open->int('n') > 0 ? 1 : 0]);
     }
 
     /** Whether two pages are seen for one term, the one that is shown more first. */

@@ -9,9 +9,9 @@ use App\Facts\QueryDays;
 use App\Match\Terms\Asks;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\Rivals;
 
@@ -59,7 +59,7 @@ final class RivalrySearch
     {
         $terms = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.id, t.digest, t.market_id, t.worth FROM match_terms t WHERE t.store_id = ? AND t.run = ? AND
                     t.id > ?
                     AND t.excluded = 0 AND t.asked <> ? AND (SELECT COUNT(*) FROM match_seen s WHERE s.store_id =
@@ -70,14 +70,19 @@ final class RivalrySearch
                 [$store->id, $run->workId, $after, Asks::number(AskedFor::Brand), self::LEAST_IMPRESSIONS],
             ) as $row
         ) {
-            $term = new SharedTerm((int) $row->id, (int) $row->market_id, (string) $row->digest, (float) $row->worth);
+            $term = new SharedTerm(
+                $row->int('id'),
+                $row->int('market_id'),
+                $row->text('digest'),
+                $row->number('worth'),
+            );
             $terms[$term->key()] = $term;
         }
         if ($terms === []) {
             return [];
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT s.market_id, s.term_digest, s.page_id, s.clicks, s.impressions, s.position_sum FROM match_seen s
                     JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND i.indexable = 1 AND
                     i.status = 200
@@ -91,10 +96,10 @@ final class RivalrySearch
             $term = $terms[$row->market_id.'-'.$row->term_digest] ?? null;
             if ($term !== null && count($term->pages) <= self::OTHERS) {
                 $term->pages[] = [
-                    'page' => (int) $row->page_id,
-                    'clicks' => (int) $row->clicks,
-                    'impressions' => (int) $row->impressions,
-                    'places' => (int) $row->position_sum,
+                    'page' => $row->int('page_id'),
+                    'clicks' => $row->int('clicks'),
+                    'impressions' => $row->int('impressions'),
+                    'places' => $row->int('position_sum'),
                 ];
             }
         }
@@ -116,7 +121,7 @@ final class RivalrySearch
     {
         $pages = $queries = $own = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT market_id, term_digest, query_id FROM match_queries WHERE store_id = ? AND run = ? AND
                     term_digest IN ('.
                     self::digests($terms).
@@ -124,8 +129,8 @@ final class RivalrySearch
                 [$store->id, $run->workId],
             ) as $row
         ) {
-            $own[$row->market_id.'-'.$row->term_digest][] = (int) $row->query_id;
-            $queries[(int) $row->query_id] = true;
+            $own[$row->market_id.'-'.$row->term_digest][] = $row->int('query_id');
+            $queries[$row->int('query_id')] = true;
         }
         foreach ($terms as $term) {
             if (count($term->pages) > 1) {

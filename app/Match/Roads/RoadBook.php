@@ -7,6 +7,7 @@ namespace App\Match\Roads;
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Sayings;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -68,11 +69,9 @@ final class RoadBook
     public static function steps(Store $store, int $road, array $terms, int $userId): void
     {
         DB::transaction(static function () use ($store, $road, $terms, $userId): void {
-            $known = DB::table('match_roads')
-                ->where('store_id', $store->id)
-                ->where('id', $road)
-                ->lockForUpdate()
-                ->first();
+            $known = Rows::maybe(
+                DB::table('match_roads')->where('store_id', $store->id)->where('id', $road)->lockForUpdate()->first(),
+            );
             if ($known === null) {
                 return;
             }

@@ -6,6 +6,7 @@ namespace App\Match\Roads;
 
 use App\Match\Terms\MarketTerm;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\LinkStock;
@@ -32,7 +33,7 @@ final readonly class RoadView
     /** @return list<self> the newest first */
     public static function all(Store $store): array
     {
-        $rows = DB::table('match_roads')->where('store_id', $store->id)->orderByDesc('id')->limit(100)->get();
+        $rows = Rows::of(DB::table('match_roads')->where('store_id', $store->id)->orderByDesc('id')->limit(100)->get());
 
         return array_map(
             static fn (KeptRoad $road): self => self::from($store, $road),
@@ -43,9 +44,11 @@ final readonly class RoadView
     /** Null where there is no road to the term yet. */
     public static function of(Store $store, MarketTerm $term): ?self
     {
-        $row = DB::table('match_roads')
-            ->where(['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest])
-            ->first();
+        $row = Rows::maybe(
+            DB::table('match_roads')
+                ->where(['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest])
+                ->first(),
+        );
 
         $road = Records::one(KeptRoad::class, $row);
 
@@ -55,9 +58,11 @@ final readonly class RoadView
     private static function from(Store $store, KeptRoad $kept): self
     {
         $options = $store->options();
-        $term = DB::table('match_terms')
-            ->where(['store_id' => $store->id, 'market_id' => $kept->marketId, 'digest' => $kept->digest])
-            ->first(['lead_page', 'support_page']);
+        $term = Rows::maybe(
+            DB::table('match_terms')
+                ->where(['store_id' => $store->id, 'market_id' => $kept->marketId, 'digest' => $kept->digest])
+                ->first(['lead_page', 'support_page']),
+        );
         $page = $term->lead_page ?? ($term->support_page ?? null);
         $page = $page === null ? null : (int) $page;
         $own = OwnLinks::of($store, $page, $kept->ownBacklinks);

@@ -54,7 +54,7 @@ final class RivalryScreen
             'filter' => $filter,
             'rows' => $rows,
             'isAll' => $isAll,
-            'counts' => ['all' => (int) $counts->n, 'turns' => (int) $counts->turns],
+            'counts' => ['all' => $counts->int('n'), 'turns' => $counts->int('turns')],
             'pager' => $pager,
             'pages' => Pages::of($store, array_values(array_unique($pages))),
             'market' => Markets::of($store)->find($filter->market),

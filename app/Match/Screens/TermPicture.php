@@ -6,6 +6,7 @@ namespace App\Match\Screens;
 
 use App\Match\Terms\MarketTerm;
 use App\Match\Terms\Pages;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -103,13 +104,15 @@ final readonly class TermPicture
         foreach (
             $terms === []
                 ? []
-                : DB::table('match_rivalries')
-                    ->whereIn('term_id', $terms)
-                    ->where('takes_turns', 1)
-                    ->get(['term_id', 'page_id', 'rival_id']) as $row
+                : Rows::of(
+                    DB::table('match_rivalries')
+                        ->whereIn('term_id', $terms)
+                        ->where('takes_turns', 1)
+                        ->get(['term_id', 'page_id', 'rival_id']),
+                ) as $row
         ) {
-            $rivals[(int) $row->term_id][] = (int) $row->page_id;
-            $rivals[(int) $row->term_id][] = (int) $row->rival_id;
+            $rivals[$row->int('term_id')][] = $row->int('page_id');
+            $rivals[$row->int('term_id')][] = $row->int('rival_id');
         }
 
         return array_map(static fn (array $pages): array => array_values(array_unique($pages)), $rivals);

@@ -8,6 +8,7 @@ use App\Inventory\Makers;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\KindSuggestions;
 use App\Stores\Kinds\PageKind;
@@ -123,7 +124,7 @@ final class Dictionary
             );
             // Where no list of ours tells what kinds of pages hold the first results, the lists of rivals do.
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT t.id, r.kind, COUNT(*) AS n FROM match_results r JOIN match_terms t
                         ON t.store_id = r.store_id
                         AND t.market_id = r.market_id AND t.digest = r.term_digest WHERE r.store_id = ?
@@ -133,7 +134,7 @@ final class Dictionary
                     [$this->store->id, $run, ''],
                 ) as $row
             ) {
-                $kinds[(int) $row->id][] = PageKind::from((int) $row->kind)->key()." {$row->n}";
+                $kinds[$row->int('id')][] = PageKind::from($row->int('kind'))->key()." {$row->n}";
             }
             foreach ($kinds as $term => $some) {
                 DB::table('match_terms')
@@ -172,7 +173,7 @@ final class Dictionary
     {
         $after = str_repeat("\0", 16);
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT mark, phrase, country, volume, difficulty, holders FROM keyword_rows WHERE store_id = ? AND
                     mark > ?
                     AND is_current = 1 ORDER BY mark LIMIT '.self::PORTION,
@@ -180,19 +181,19 @@ final class Dictionary
             );
             $forms = [];
             foreach ($rows as $row) {
-                foreach ($this->marketsOf((string) $row->country) as $market) {
+                foreach ($this->marketsOf($row->text('country')) as $market) {
                     $forms[] = $this->form(
                         $market,
-                        (string) $row->phrase,
+                        $row->text('phrase'),
                         self::RESEARCH,
                         new FormNumbers(
-                            $row->volume === null ? null : (int) $row->volume,
-                            $row->difficulty === null ? null : (float) $row->difficulty,
-                            (string) $row->holders,
+                            $row->intOrNull('volume'),
+                            $row->numberOrNull('difficulty'),
+                            $row->text('holders'),
                         ),
                     );
                 }
-                $after = (string) $row->mark;
+                $after = $row->text('mark');
             }
             yield $this->write($forms);
         } while (count($rows) === self::PORTION);
@@ -203,7 +204,7 @@ final class Dictionary
     {
         $after = str_repeat("\0", 16);
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT mark, phrase, rival_url, position FROM rival_rows WHERE store_id = ? AND mark > ?
                     AND is_current = 1
                     ORDER BY mark LIMIT '.self::PORTION,
@@ -212,7 +213,7 @@ final class Dictionary
             $forms = $results = [];
             foreach ($rows as $row) {
                 foreach ($this->marketsOf('') as $market) {
-                    $form = $this->form($market, (string) $row->phrase, self::RIVALS);
+                    $form = $this->form($market, $row->text('phrase'), self::RIVALS);
                     if ($form !== null) {
                         $forms[] = $form;
                         $results[] = [
@@ -220,14 +221,14 @@ final class Dictionary
                             $this->run->workId,
                             $market,
                             $form[3],
-                            new Bytes(md5((string) $row->rival_url, true)),
-                            mb_substr((string) $row->rival_url, 0, 700),
-                            KindSuggestions::byPath((string) $row->rival_url)?->value,
-                            (int) round(1000 * (float) $row->position),
+                            new Bytes(md5($row->text('rival_url'), true)),
+                            mb_substr($row->text('rival_url'), 0, 700),
+                            KindSuggestions::byPath($row->text('rival_url'))?->value,
+                            (int) round(1000 * $row->number('position')),
                         ];
                     }
                 }
-                $after = (string) $row->mark;
+                $after = $row->text('mark');
             }
             yield $this->write($forms, results: $results);
         } while (count($rows) === self::PORTION);
@@ -239,25 +240,25 @@ final class Dictionary
         $forms = [];
         foreach (
             // What somebody tracks or plans a page for stays a term when its last source is gone.
-            DB::select(
+            Rows::all(
                 "SELECT market_id, term FROM match_said WHERE store_id = ? AND (added = 1 OR tracked = 1 OR plan <>
                     '')",
                 [$this->store->id],
             ) as $row
         ) {
-            isset($this->keys[(int) $row->market_id]) &&
-                ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+            isset($this->keys[$row->int('market_id')]) &&
+                ($forms[] = $this->form($row->int('market_id'), $row->text('term'), self::PEOPLE));
         }
         // A lead term that somebody gave a page is a term, whether anybody searches for it or not.
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT i.market_id, t.term FROM page_terms t JOIN page_index i ON i.page_id = t.page_id
                     WHERE t.store_id = ? AND t.origin <> 'proposed'",
                 [$this->store->id],
             ) as $row
         ) {
-            isset($this->keys[(int) $row->market_id]) &&
-                ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+            isset($this->keys[$row->int('market_id')]) &&
+                ($forms[] = $this->form($row->int('market_id'), $row->text('term'), self::PEOPLE));
         }
         yield $this->write($forms);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -36,23 +37,23 @@ final class Grouping
         $groups = new TermGroups($market->language);
         $names = $searches = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT id, term, volume, impressions FROM match_terms WHERE store_id = ? AND market_id = ?
                     AND run = ?
                     ORDER BY id',
                 [$store->id, $market->id, $run->workId],
             ) as $row
         ) {
-            $searches[(int) $row->id] = (float) ($row->volume ?? $row->impressions);
-            $groups->add((int) $row->id, (string) $row->term, $searches[(int) $row->id]);
-            $names[(int) $row->id] = (string) $row->term;
+            $searches[$row->int('id')] = (float) ($row->volume ?? $row->impressions);
+            $groups->add($row->int('id'), $row->text('term'), $searches[$row->int('id')]);
+            $names[$row->int('id')] = $row->text('term');
         }
         $run->beat(['phase' => 'grouping terms']);
         $heads = $groups->heads();
         $heads = self::byPages($heads, $searches, self::resultPages($store, $market, $run));
         $byName = array_flip($names);
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.id, s.head FROM match_said s JOIN match_terms t ON t.store_id = s.store_id
                     AND t.market_id =
                     s.market_id
@@ -60,7 +61,7 @@ final class Grouping
                 [$store->id, $market->id],
             ) as $row
         ) {
-            $heads[(int) $row->id] = $byName[TermForm::normal((string) $row->head)] ?? (int) $row->id;
+            $heads[$row->int('id')] = $byName[TermForm::normal($row->text('head'))] ?? $row->int('id');
         }
         foreach (array_chunk($heads, 5000, preserve_keys: true) as $some) {
             $run->fenced(static function () use ($some): void {
@@ -137,7 +138,7 @@ final class Grouping
         $of = [$store->id, $market->id, $run->workId];
         $pages = $count = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.id, s.page_id, s.impressions >= ? * t.impressions AS is_most FROM match_terms t
                     JOIN match_seen s
                     ON s.store_id = t.store_id AND s.run = t.run AND s.market_id = t.market_id
@@ -147,11 +148,11 @@ final class Grouping
                 [self::MOST_OF_IT, ...$of, self::LEAST_IMPRESSIONS, self::SHARE],
             ) as $row
         ) {
-            $pages[(int) $row->id]["p{$row->page_id}"] = (int) $row->is_most === 1 ? 2 : 1;
+            $pages[$row->int('id')]["p{$row->page_id}"] = $row->int('is_most') === 1 ? 2 : 1;
             $count["p{$row->page_id}"] = ($count["p{$row->page_id}"] ?? 0) + 1;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.id, HEX(r.url_digest) AS page FROM match_terms t JOIN match_results r
                     ON r.store_id = t.store_id
                     AND r.run = t.run AND r.market_id = t.market_id AND r.term_digest = t.digest
@@ -159,7 +160,7 @@ final class Grouping
                 $of,
             ) as $row
         ) {
-            $pages[(int) $row->id]["r{$row->page}"] = 1;
+            $pages[$row->int('id')]["r{$row->page}"] = 1;
             $count["r{$row->page}"] = ($count["r{$row->page}"] ?? 0) + 1;
         }
 

@@ -6,9 +6,10 @@ namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Groups of terms in the order of what they are worth; what each holds is counted when it is shown. */
 final class Groups
@@ -56,7 +57,7 @@ final class Groups
         $heads = [];
         foreach (array_chunk($pages, 2000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT t.lead_page AS page, h.term FROM match_terms t JOIN match_terms h ON h.id =
                         IF(t.head_id = 0, t.id, t.head_id) WHERE t.store_id = ? AND t.lead_page IN ('.
                         Bulk::list($some).
@@ -64,7 +65,7 @@ final class Groups
                     [$store->id],
                 ) as $row
             ) {
-                $heads[(int) $row->page] = (string) $row->term;
+                $heads[$row->int('page')] = $row->text('term');
             }
         }
 
@@ -82,7 +83,7 @@ final class Groups
      */
     public static function page(Store $store, int $market, int $page): array
     {
-        $heads = DB::select(
+        $heads = Rows::all(
             'SELECT g.head_id AS id, h.term, h.volume, h.asked FROM match_groups g JOIN match_terms h ON h.id =
                 g.head_id
                 WHERE g.store_id = ? AND g.market_id = ? ORDER BY g.worth DESC, g.head_id DESC LIMIT '.
@@ -95,7 +96,7 @@ final class Groups
         foreach (
             $heads === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT head_id, COUNT(*) AS terms, SUM(worth) AS worth, SUM(lead_page IS NOT NULL) AS led FROM
                         match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 AND head_id IN ('.
                         Bulk::list(Bulk::ids($heads, 'id')).
@@ -103,13 +104,13 @@ final class Groups
                     [$store->id, $market],
                 ) as $count
         ) {
-            $counts[(int) $count->head_id] = (array) $count;
+            $counts[$count->int('head_id')] = (array) $count;
         }
 
         return Records::of(
             TermGroup::class,
             array_map(
-                static fn (stdClass $head): object => (object) (($counts[(int) $head->id] ?? []) + (array) $head),
+                static fn (Row $head): object => (object) (($counts[$head->int('id')] ?? []) + (array) $head),
                 $heads,
             ),
         );

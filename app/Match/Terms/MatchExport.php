@@ -8,12 +8,12 @@ use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
-use stdClass;
 
 /** Pages with their terms, and terms with their pages, as tables. */
 final class MatchExport
@@ -59,7 +59,7 @@ final class MatchExport
     public static function portion(Store $store, int $after, int $most): array
     {
         $keys = LeadMarks::keys($store);
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT i.page_id, i.market_id, i.kind, p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE
                 i.store_id = ? AND i.page_id > ? AND (EXISTS (SELECT 1 FROM page_terms t WHERE t.page_id = i.page_id)
                 OR EXISTS (SELECT 1 FROM match_pairs m WHERE m.page_id = i.page_id)) ORDER BY i.page_id LIMIT '.$most,
@@ -73,28 +73,28 @@ final class MatchExport
         $claims = PageTerms::claims($pages);
         $digests = [];
         foreach ($rows as $row) {
-            $lead = $terms[(int) $row->page_id][0] ?? '';
-            $key = $lead === '' ? null : ($keys[(int) $row->market_id] ?? null)?->of(TermForm::normal($lead));
-            $key === null || ($digests[(int) $row->page_id] = Dictionary::digest($key));
+            $lead = $terms[$row->int('page_id')][0] ?? '';
+            $key = $lead === '' ? null : ($keys[$row->int('market_id')] ?? null)?->of(TermForm::normal($lead));
+            $key === null || ($digests[$row->int('page_id')] = Dictionary::digest($key));
         }
         $known = self::known($store, $digests);
         $places = self::places($pages, $known);
         $told = [];
         foreach ($rows as $row) {
-            $page = (int) $row->page_id;
+            $page = $row->int('page_id');
             $own = $terms[$page] ?? [];
-            $term = $known[((int) $row->market_id).($digests[$page] ?? '')] ?? null;
-            $position = $term === null ? 0 : $places[(int) $term->id][$page] ?? 0;
+            $term = $known[$row->int('market_id').($digests[$page] ?? '')] ?? null;
+            $position = $term === null ? 0 : $places[$term->int('id')][$page] ?? 0;
             $told[] = [
                 'page' => $page,
-                'url' => (string) $row->url,
-                'kind' => PageKind::from((int) $row->kind)->key(),
+                'url' => $row->text('url'),
+                'kind' => PageKind::from($row->int('kind'))->key(),
                 'lead_term' => $own[0] ?? '',
                 'locked' => isset($own[0]) && ($claims[$page][1] ?? null) !== TermOrigin::Proposed,
-                'volume' => $term === null || $term->volume === null ? null : (int) $term->volume,
-                'difficulty' => $term === null || $term->difficulty === null ? null : (float) $term->difficulty,
+                'volume' => $term?->intOrNull('volume'),
+                'difficulty' => $term?->numberOrNull('difficulty'),
                 'position' => $position === 0 ? null : round($position / 1000, 1),
-                'intent' => $term === null ? '' : Asks::kind((int) $term->asked)->value ?? '',
+                'intent' => $term === null ? '' : Asks::kind($term->int('asked'))->value ?? '',
                 'supporting' => array_values(array_slice($own, isset($own[0]) ? 1 : 0)),
             ];
         }
@@ -104,7 +104,7 @@ final class MatchExport
 
     /**
      * @param  list<int>  $pages  at least one
-     * @param  array<string, stdClass>  $terms
+     * @param  array<string, Row>  $terms
      * @return array<int, array<int, int>> thousandths of positions by term and page
      */
     private static function places(array $pages, array $terms): array
@@ -113,7 +113,7 @@ final class MatchExport
         foreach (
             $terms === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT term_id, page_id, position_milli FROM match_pairs WHERE page_id IN ('.
                         Bulk::list($pages).
                         ') AND term_id IN ('.
@@ -121,7 +121,7 @@ final class MatchExport
                         ')',
                 ) as $pair
         ) {
-            $places[(int) $pair->term_id][(int) $pair->page_id] = (int) $pair->position_milli;
+            $places[$pair->int('term_id')][$pair->int('page_id')] = $pair->int('position_milli');
         }
 
         return $places;
@@ -132,7 +132,7 @@ final class MatchExport
     {
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT t.id, t.term, t.asked, t.volume, t.difficulty, t.served, h.term AS head, p.url FROM match_terms
                     t LEFT JOIN match_terms h ON h.id = t.head_id
                     LEFT JOIN pages p ON p.id = COALESCE(t.lead_page, t.support_page) WHERE t.store_id = ? AND t.id > ?
@@ -146,7 +146,7 @@ final class MatchExport
             $after = (int) end($ids);
             $rivals = [];
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT r.term_id, a.url AS one, b.url AS other FROM match_rivalries r JOIN pages a ON a.id =
                         r.page_id JOIN pages b ON b.id = r.rival_id
                     WHERE r.takes_turns = 1 AND r.term_id IN ('.
@@ -154,19 +154,19 @@ final class MatchExport
                         ')',
                 ) as $row
             ) {
-                $rivals[(int) $row->term_id][(string) $row->one] = true;
-                $rivals[(int) $row->term_id][(string) $row->other] = true;
+                $rivals[$row->int('term_id')][$row->text('one')] = true;
+                $rivals[$row->int('term_id')][$row->text('other')] = true;
             }
             foreach ($rows as $row) {
                 yield [
-                    (string) $row->term,
-                    Asks::kind((int) $row->asked)->value ?? '',
+                    $row->text('term'),
+                    Asks::kind($row->int('asked'))->value ?? '',
                     (string) ($row->head ?? $row->term),
-                    $row->volume === null ? null : (int) $row->volume,
-                    $row->difficulty === null ? null : (float) $row->difficulty,
+                    $row->intOrNull('volume'),
+                    $row->numberOrNull('difficulty'),
                     (string) ($row->url ?? ''),
-                    implode(' ', array_keys($rivals[(int) $row->id] ?? [])),
-                    self::SERVED[(int) $row->served],
+                    implode(' ', array_keys($rivals[$row->int('id')] ?? [])),
+                    self::SERVED[$row->int('served')],
                 ];
             }
         } while (count($rows) === self::PORTION);
@@ -174,7 +174,7 @@ final class MatchExport
 
     /**
      * @param  array<int, string>  $digests
-     * @return array<string, stdClass> terms by market and digest
+     * @return array<string, Row> terms by market and digest
      */
     private static function known(Store $store, array $digests): array
     {
@@ -183,7 +183,7 @@ final class MatchExport
         }
         $known = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT id, market_id, digest, volume, difficulty, asked FROM match_terms WHERE store_id = ? AND digest
                     IN ('.
                     Bytes::list(array_values(array_unique($digests))).
@@ -191,7 +191,7 @@ final class MatchExport
                 [$store->id],
             ) as $row
         ) {
-            $known[((int) $row->market_id).$row->digest] = $row;
+            $known[$row->int('market_id').$row->digest] = $row;
         }
 
         return $known;

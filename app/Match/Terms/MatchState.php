@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\Reach;
 
@@ -37,7 +38,7 @@ final readonly class MatchState
     /** Null where the market was not matched yet. */
     public static function of(int $market): ?self
     {
-        return Records::one(self::class, DB::table('match_states')->where('market_id', $market)->first());
+        return Records::one(self::class, Rows::maybe(DB::table('match_states')->where('market_id', $market)->first()));
     }
 
     /** How likely the store gets among the first ten; assumed where nothing was matched yet. */

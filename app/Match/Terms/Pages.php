@@ -7,9 +7,9 @@ namespace App\Match\Terms;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Pages as lists of terms show them: what they are called, what kind they are of, and which lead term they have. */
 final class Pages
@@ -26,7 +26,7 @@ final class Pages
         $claims = PageTerms::claims($ids);
         $pages = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT p.id, p.url, i.kind, COALESCE(NULLIF(r.name, ''), JSON_VALUE(f.h1s, '$[0]'), f.title) AS name
                     FROM pages p
                     LEFT JOIN page_index i ON i.page_id = p.id LEFT JOIN resources r ON r.id = p.resource_id
@@ -36,13 +36,13 @@ final class Pages
                 [$store->id],
             ) as $row
         ) {
-            $page = (int) $row->id;
-            $name = trim((string) $row->name);
+            $page = $row->int('id');
+            $name = trim($row->text('name'));
             $pages[$page] = [
                 'id' => $page,
-                'name' => $name === '' ? (string) parse_url((string) $row->url, PHP_URL_PATH) : $name,
-                'kind' => PageKind::tryFrom((int) $row->kind) ?? PageKind::Other,
-                'url' => (string) $row->url,
+                'name' => $name === '' ? (string) parse_url($row->text('url'), PHP_URL_PATH) : $name,
+                'kind' => PageKind::tryFrom($row->int('kind')) ?? PageKind::Other,
+                'url' => $row->text('url'),
                 'lead' => $claims[$page][0] ?? '',
                 'locked' => ($claims[$page][1] ?? TermOrigin::Proposed) !== TermOrigin::Proposed,
             ];

@@ -6,11 +6,11 @@ namespace App\Match\Terms;
 
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PagePlaces;
 use Orchard\Core\Terms\Placement;
-use stdClass;
 
 /** Pages with their lead term, and where it stands on each: the most valuable first. */
 final class PlacedPages
@@ -29,7 +29,7 @@ final class PlacedPages
             $where .= ' AND (t.worth < ? OR (t.worth = ? AND t.id < ?))';
             array_push($values, (float) $found[1], (float) $found[1], (int) $found[2]);
         }
-        $terms = DB::select(
+        $terms = Rows::all(
             "SELECT t.id, t.term, t.worth, t.lead_page FROM match_terms t WHERE $where ORDER BY t.worth DESC, t.id DESC
                 LIMIT ".
                 (self::PAGE + 1),
@@ -47,13 +47,13 @@ final class PlacedPages
             'rows' => array_values(
                 array_filter(
                     array_map(
-                        static fn (stdClass $term): ?array => isset($placements[(int) $term->lead_page])
+                        static fn (Row $term): ?array => isset($placements[$term->int('lead_page')])
                             ? [
-                                'page' => (int) $term->lead_page,
-                                'url' => $placements[(int) $term->lead_page][0],
-                                'term' => (string) $term->term,
-                                'worth' => (float) $term->worth,
-                                'placement' => $placements[(int) $term->lead_page][1],
+                                'page' => $term->int('lead_page'),
+                                'url' => $placements[$term->int('lead_page')][0],
+                                'term' => $term->text('term'),
+                                'worth' => $term->number('worth'),
+                                'placement' => $placements[$term->int('lead_page')][1],
                             ]
                             : null,
                         $terms,
@@ -65,7 +65,7 @@ final class PlacedPages
     }
 
     /**
-     * @param  array<stdClass>  $terms
+     * @param  array<Row>  $terms
      * @return array<int, array{string, Placement}> address and placement by page
      */
     private static function of(array $terms): array
@@ -77,24 +77,24 @@ final class PlacedPages
         $list = Bulk::list($ids);
         $anchors = [];
         foreach (
-            DB::select("SELECT DISTINCT to_page, anchor FROM links WHERE to_page IN ($list) AND anchor <> ''") as $row
+            Rows::all("SELECT DISTINCT to_page, anchor FROM links WHERE to_page IN ($list) AND anchor <> ''") as $row
         ) {
-            $anchors[(int) $row->to_page][] = (string) $row->anchor;
+            $anchors[$row->int('to_page')][] = $row->text('anchor');
         }
         $names = [];
         foreach ($terms as $term) {
-            $names[(int) $term->lead_page] = (string) $term->term;
+            $names[$term->int('lead_page')] = $term->text('term');
         }
         $placed = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT p.id, p.url, f.title, f.description, f.h1s, d.details, d.text FROM pages p LEFT JOIN page_facts
                     f ON f.page_id = p.id AND f.to_crawl = 0
                     LEFT JOIN page_details d ON d.page_id = p.id WHERE p.id IN ($list)",
             ) as $row
         ) {
-            $page = (int) $row->id;
-            $images = KeptDetails::unpack($row->details === null ? null : (string) $row->details)['images'] ?? [];
+            $page = $row->int('id');
+            $images = KeptDetails::unpack($row->textOrNull('details'))['images'] ?? [];
             $alts = array_values(
                 array_filter(
                     array_map(
@@ -105,17 +105,17 @@ final class PlacedPages
                     ),
                 ),
             );
-            $h1s = array_filter((array) json_decode((string) $row->h1s, true), is_string(...));
+            $h1s = array_filter((array) json_decode($row->text('h1s'), true), is_string(...));
             $placed[$page] = [
-                (string) $row->url,
+                $row->text('url'),
                 Placement::of(
                     $names[$page],
                     new PagePlaces(
-                        title: (string) $row->title,
+                        title: $row->text('title'),
                         heading: implode(' ', $h1s),
-                        description: (string) $row->description,
-                        slug: rawurldecode(basename((string) parse_url((string) $row->url, PHP_URL_PATH))),
-                        text: $row->text === null ? null : KeptDetails::textOf((string) $row->text),
+                        description: $row->text('description'),
+                        slug: rawurldecode(basename((string) parse_url($row->text('url'), PHP_URL_PATH))),
+                        text: $row->text === null ? null : KeptDetails::textOf($row->text('text')),
                         images: $alts,
                         links: $anchors[$page] ?? [],
                     ),

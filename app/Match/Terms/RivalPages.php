@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Pages of rivals that lists tell for terms. */
 final class RivalPages
@@ -25,7 +25,7 @@ final class RivalPages
         }
         $found = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.term_digest, r.url, r.kind, r.position_milli FROM match_results r JOIN match_states s ON
                     s.market_id = r.market_id AND s.run = r.run WHERE r.store_id = ? AND r.market_id = ? AND
                     r.term_digest IN ('.
@@ -34,11 +34,11 @@ final class RivalPages
                 [$store->id, $market],
             ) as $row
         ) {
-            $found[(string) $row->term_digest] ??= [
-                'url' => (string) $row->url,
-                'host' => (string) parse_url((string) $row->url, PHP_URL_HOST),
-                'kind' => $row->kind === null ? null : PageKind::from((int) $row->kind),
-                'position' => (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000,
+            $found[$row->text('term_digest')] ??= [
+                'url' => $row->text('url'),
+                'host' => (string) parse_url($row->text('url'), PHP_URL_HOST),
+                'kind' => $row->kind === null ? null : PageKind::from($row->int('kind')),
+                'position' => $row->int('position_milli') === 0 ? null : $row->int('position_milli') / 1000,
             ];
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\AskedFor;
@@ -37,9 +38,11 @@ final readonly class Said
     {
         return Records::one(
             self::class,
-            DB::table('match_said')
-                ->where(['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest])
-                ->first(),
+            Rows::maybe(
+                DB::table('match_said')
+                    ->where(['store_id' => $store->id, 'market_id' => $term->marketId, 'digest' => $term->digest])
+                    ->first(),
+            ),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Match\Terms;
 
 use App\Match\Planning\Plans;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +25,9 @@ final class Sayings
     public static function say(Store $store, array $terms, array $what, int $userId): void
     {
         foreach ($terms as $term) {
-            $said = (array) DB::table('match_said')->where(self::key($store, $term->market, $term->digest))->first();
+            $said = (array) Rows::maybe(
+                DB::table('match_said')->where(self::key($store, $term->market, $term->digest))->first(),
+            );
             self::put($store, $term, $what + $said + ['term' => $term->term], $userId);
         }
     }
@@ -38,7 +41,7 @@ final class Sayings
     {
         [$market, $digest] = [$term->market, $term->digest];
         $key = self::key($store, $market, $digest);
-        $before = (array) DB::table('match_said')->where($key)->first();
+        $before = (array) Rows::maybe(DB::table('match_said')->where($key)->first());
         $planned =
             $said !== null || Plans::isPlanned($before)
                 ? Plans::follow($store, $market, [$before, $said ?? []], $userId)
@@ -104,9 +107,11 @@ final class Sayings
     private static function mark(Store $store, int $market, string $digest, array $said): void
     {
         $asked = is_numeric($said['asked'] ?? null) ? Asks::kind((int) $said['asked']) : null;
-        $row = DB::table('match_terms')
-            ->where(self::key($store, $market, $digest))
-            ->first(['id', 'served', 'lead_page', 'support_page', 'head_id']);
+        $row = Rows::maybe(
+            DB::table('match_terms')
+                ->where(self::key($store, $market, $digest))
+                ->first(['id', 'served', 'lead_page', 'support_page', 'head_id']),
+        );
         if ($row === null) {
             return;
         }
@@ -118,7 +123,7 @@ final class Sayings
                 $plan === Plans::PLANNED => 3,
                 $row->lead_page !== null || $row->support_page !== null => 1,
                 $plan === 'left' => 4,
-                default => in_array((int) $row->served, [3, 4], true) ? 0 : (int) $row->served,
+                default => in_array($row->int('served'), [3, 4], true) ? 0 : $row->int('served'),
             },
         ];
         if ($asked instanceof AskedFor) {
@@ -134,11 +139,11 @@ final class Sayings
                 ->where('market_id', $market)
                 ->where('term', TermForm::normal($said['head']))
                 ->value('id');
-            $marks['head_id'] = is_numeric($head) ? (int) $head : (int) $row->id;
+            $marks['head_id'] = is_numeric($head) ? (int) $head : $row->int('id');
         }
         DB::table('match_terms')->where('id', $row->id)->update($marks);
-        if (isset($marks['head_id']) && $marks['head_id'] !== (int) $row->head_id) {
-            Groups::refresh($store, $market, [$marks['head_id'], (int) $row->head_id]);
+        if (isset($marks['head_id']) && $marks['head_id'] !== $row->int('head_id')) {
+            Groups::refresh($store, $market, [$marks['head_id'], $row->int('head_id')]);
         }
     }
 

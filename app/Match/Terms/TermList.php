@@ -31,7 +31,7 @@ final class TermList
         }
         $rows = Records::of(
             MarketTerm::class,
-            DB::select(
+            Rows::all(
                 'SELECT '.
                     self::COLUMNS.
                     " FROM match_terms t WHERE $where ORDER BY $column DESC, t.id DESC LIMIT ".
@@ -99,7 +99,7 @@ final class TermList
             ? []
             : Records::of(
                 MarketTerm::class,
-                DB::select(
+                Rows::all(
                     'SELECT '.
                         self::COLUMNS.
                         ' FROM match_terms t WHERE t.store_id = ? AND t.id IN ('.

@@ -7,6 +7,7 @@ namespace App\Match\Terms;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Closure;
@@ -110,13 +111,15 @@ final class TermSteps
     public static function turn(Store $store, int $userId, bool $isUndo): ?array
     {
         return DB::transaction(static function () use ($store, $userId, $isUndo): ?array {
-            $step = DB::table('match_steps')
-                ->where('store_id', $store->id)
-                ->where('user_id', $userId)
-                ->where('state', $isUndo ? self::DONE : self::UNDONE)
-                ->orderBy('id', $isUndo ? 'desc' : 'asc')
-                ->lockForUpdate()
-                ->first();
+            $step = Rows::maybe(
+                DB::table('match_steps')
+                    ->where('store_id', $store->id)
+                    ->where('user_id', $userId)
+                    ->where('state', $isUndo ? self::DONE : self::UNDONE)
+                    ->orderBy('id', $isUndo ? 'desc' : 'asc')
+                    ->lockForUpdate()
+                    ->first(),
+            );
             if ($step === null) {
                 return null;
             }
@@ -129,7 +132,7 @@ final class TermSteps
                 ->where('id', $step->id)
                 ->update(['state' => $isUndo ? self::UNDONE : self::DONE]);
 
-            return ['label' => (string) $step->label, 'left' => $left, 'pages' => array_keys($parts['leads'])];
+            return ['label' => $step->text('label'), 'left' => $left, 'pages' => array_keys($parts['leads'])];
         }, 3);
     }
 
@@ -213,9 +216,9 @@ final class TermSteps
         foreach (array_chunk($terms, 500) as $some) {
             $digests = Bytes::list(array_map(static fn (TermKey $term): string => $term->digest, $some));
             foreach (
-                DB::select("SELECT * FROM match_said WHERE store_id = ? AND digest IN ($digests)", [$store->id]) as $row
+                Rows::all("SELECT * FROM match_said WHERE store_id = ? AND digest IN ($digests)", [$store->id]) as $row
             ) {
-                $key = $row->market_id.'-'.bin2hex((string) $row->digest);
+                $key = $row->market_id.'-'.bin2hex($row->text('digest'));
                 array_key_exists($key, $said) &&
                     ($said[$key] = array_intersect_key((array) $row, array_flip(self::SAID)));
             }

@@ -10,6 +10,8 @@ use App\Match\Terms\Dictionary;
 use App\Match\Terms\LeadMarks;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -18,7 +20,6 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PositionBand;
 use Orchard\Core\Terms\TermForm;
-use stdClass;
 
 /**
  * Writes what search rows tell of tracked terms, a month at a time, then weeks and sums. A term has the rows of all
@@ -46,16 +47,17 @@ final readonly class TermDays
         $this->history = new SearchHistory($store);
         $this->terms = array_values(
             array_map(
-                static fn (stdClass $row): array => [
-                    (int) $row->market_id,
-                    new Bytes((string) $row->digest),
-                    (string) $row->term,
+                static fn (Row $row): array => [
+                    $row->int('market_id'),
+                    new Bytes($row->text('digest')),
+                    $row->text('term'),
                 ],
-                DB::table('match_said')
-                    ->where('store_id', $store->id)
-                    ->where('tracked', 1)
-                    ->get(['market_id', 'digest', 'term'])
-                    ->all(),
+                Rows::of(
+                    DB::table('match_said')
+                        ->where('store_id', $store->id)
+                        ->where('tracked', 1)
+                        ->get(['market_id', 'digest', 'term']),
+                )->all(),
             ),
         );
     }
@@ -172,15 +174,15 @@ final readonly class TermDays
         $from = date('Y-m-d', (int) strtotime($to.' -'.(self::WEEKS - 1).' weeks'));
         $words = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT market_id, digest, band, DATEDIFF(?, week) DIV 7 AS back FROM match_weeks WHERE store_id = ?
                     AND week BETWEEN ? AND ?',
                 [$to, $this->store->id, $from, $to],
             ) as $row
         ) {
-            $key = $row->market_id.' '.bin2hex((string) $row->digest);
+            $key = $row->market_id.' '.bin2hex($row->text('digest'));
             $words[$key] ??= str_repeat('0', self::WEEKS);
-            $words[$key][(int) $row->back] = (string) $row->band;
+            $words[$key][$row->int('back')] = $row->text('band');
         }
         DB::statement(
             'CREATE TEMPORARY TABLE IF NOT EXISTS banded_terms (market_id BIGINT UNSIGNED, digest BINARY(16), bands
@@ -239,15 +241,15 @@ final readonly class TermDays
                 $digests = array_map(static fn (string $phrase): string => md5($phrase, true), $some);
                 $rows = [];
                 foreach (
-                    DB::select(
+                    Rows::all(
                         'SELECT id, text FROM search_queries WHERE store_id = ? AND digest IN ('.
                             Bytes::list($digests).
                             ')',
                         [$this->store->id],
                     ) as $row
                 ) {
-                    $digest = Dictionary::digest($key->of(TermForm::normal((string) $row->text)));
-                    $rows[] = [(int) $row->id, $market, new Bytes($digest)];
+                    $digest = Dictionary::digest($key->of(TermForm::normal($row->text('text'))));
+                    $rows[] = [$row->int('id'), $market, new Bytes($digest)];
                 }
                 Bulk::write('tracked_queries', ['query_id', 'market_id', 'digest'], $rows, 'INSERT IGNORE');
             }
@@ -262,14 +264,14 @@ final readonly class TermDays
             $phrases[$market][] = $term;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT s.market_id, f.text FROM tracked_terms s JOIN match_states m ON m.market_id = s.market_id
                     JOIN match_forms f ON f.store_id = m.store_id AND f.run = m.run AND f.market_id = s.market_id
                     AND f.term_digest = s.digest WHERE m.store_id = ?',
                 [$this->store->id],
             ) as $row
         ) {
-            $phrases[(int) $row->market_id][] = (string) $row->text;
+            $phrases[$row->int('market_id')][] = $row->text('text');
         }
 
         return $phrases;

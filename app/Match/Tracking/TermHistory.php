@@ -7,6 +7,7 @@ namespace App\Match\Tracking;
 use App\Facts\SearchHistory;
 use App\Platform\Bytes;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -49,26 +50,31 @@ final readonly class TermHistory
     public static function table(Store $store): Generator
     {
         foreach (
-            DB::table('match_days as d')
-                ->join('match_said as s', static function ($join): void {
-                    $join->on('s.store_id', 'd.store_id')->on('s.market_id', 'd.market_id')->on('s.digest', 'd.digest');
-                })
-                ->join('markets as m', 'm.id', '=', 'd.market_id')
-                ->leftJoin('pages as p', 'p.id', '=', 'd.page_id')
-                ->where('d.store_id', $store->id)
-                ->orderBy('d.market_id')
-                ->orderBy('d.digest')
-                ->orderBy('d.day')
-                ->select(['m.name', 's.term', 'd.day', 'd.clicks', 'd.impressions', 'd.position_sum', 'p.url'])
-                ->cursor() as $row
+            Rows::lazily(
+                DB::table('match_days as d')
+                    ->join('match_said as s', static function ($join): void {
+                        $join
+                            ->on('s.store_id', 'd.store_id')
+                            ->on('s.market_id', 'd.market_id')
+                            ->on('s.digest', 'd.digest');
+                    })
+                    ->join('markets as m', 'm.id', '=', 'd.market_id')
+                    ->leftJoin('pages as p', 'p.id', '=', 'd.page_id')
+                    ->where('d.store_id', $store->id)
+                    ->orderBy('d.market_id')
+                    ->orderBy('d.digest')
+                    ->orderBy('d.day')
+                    ->select(['m.name', 's.term', 'd.day', 'd.clicks', 'd.impressions', 'd.position_sum', 'p.url'])
+                    ->cursor(),
+            ) as $row
         ) {
             yield [
-                (string) $row->name,
-                (string) $row->term,
-                (string) $row->day,
-                (int) $row->clicks,
-                (int) $row->impressions,
-                round((int) $row->position_sum / (int) $row->impressions / 1000, 1),
+                $row->text('name'),
+                $row->text('term'),
+                $row->text('day'),
+                $row->int('clicks'),
+                $row->int('impressions'),
+                round($row->int('position_sum') / $row->int('impressions') / 1000, 1),
                 (string) ($row->url ?? ''),
             ];
         }

@@ -8,9 +8,9 @@ use App\Match\Terms\Dictionary;
 use App\Match\Terms\LeadMarks;
 use App\Match\Terms\TermKey;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
 
 /** Terms that can be tracked, as somebody picks them. */
@@ -46,7 +46,7 @@ final class Trackable
     {
         return Records::of(
             TermKey::class,
-            DB::select(
+            Rows::all(
                 'SELECT t.market_id AS market, t.digest, t.term FROM match_pairs p
                     JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 WHERE p.page_id = ? AND p.store_id = ? AND p.market_id = ? AND p.impressions > 0
                     ORDER BY p.clicks DESC, p.impressions DESC, t.id LIMIT '.min(self::AT_ONCE, max(1, $most)),
@@ -60,7 +60,7 @@ final class Trackable
     {
         return Records::of(
             TermKey::class,
-            DB::select(
+            Rows::all(
                 'SELECT t.market_id AS market, t.digest, t.term FROM match_terms t
                     WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.lead_page IS NOT NULL ORDER BY t.worth DESC, t.id LIMIT '.
                     min(self::AT_ONCE, max(1, $most)),

@@ -8,8 +8,8 @@ use App\Facts\SearchHistory;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Tracked terms as a screen shows them: rows with their last weeks, and how many stood in which band week by week. */
 final readonly class TrackedList
@@ -128,7 +128,7 @@ final readonly class TrackedList
         $digests = array_column($rows, 'digest');
         $told = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT digest, week, position_milli FROM match_weeks WHERE store_id = ? AND market_id = ? AND week >= ?
                     AND digest IN ('.
                     Bytes::list($digests).
@@ -136,7 +136,7 @@ final readonly class TrackedList
                 [$this->store->id, $this->filter->market, $weeks[0]],
             ) as $row
         ) {
-            $told[(string) $row->digest][(string) $row->week] = (int) $row->position_milli;
+            $told[$row->text('digest')][$row->text('week')] = $row->int('position_milli');
         }
 
         return $told;
@@ -147,13 +147,13 @@ final readonly class TrackedList
     {
         $tags = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT DISTINCT tags FROM match_said WHERE store_id = ? AND market_id = ? AND tracked = 1 AND tags <>
                     ''",
                 [$this->store->id, $this->filter->market],
             ) as $row
         ) {
-            foreach (explode(', ', (string) $row->tags) as $tag) {
+            foreach (explode(', ', $row->text('tags')) as $tag) {
                 $tags[$tag] = true;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Console;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\QueryException;
@@ -86,7 +87,7 @@ final class CheckCommand extends HeadlessCommand
         $broken = [];
         foreach ($tables as $table) {
             try {
-                DB::select('SELECT 1 FROM `'.$table.'` LIMIT 1');
+                Rows::all('SELECT 1 FROM `'.$table.'` LIMIT 1');
             } catch (QueryException) {
                 $broken[] = $table;
             }

@@ -6,7 +6,6 @@ namespace App\Platform\Database;
 
 use App\Platform\Bytes;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Writes many rows in few statements; values are quoted by the driver, bytes go as hexadecimal. */
 final class Bulk
@@ -22,7 +21,7 @@ final class Bulk
      */
     public static function write(string $table, array $columns, iterable $rows, string $verb = 'INSERT'): int
     {
-        return self::state("$verb INTO $table (".implode(', ', $columns).') VALUES ', $rows, '');
+        return self::state($verb.self::into($table, $columns), $rows);
     }
 
     /**
@@ -35,15 +34,17 @@ final class Bulk
      */
     public static function upsert(string $table, array $columns, iterable $rows, string $update): int
     {
-        return self::state(
-            "INSERT INTO $table (".implode(', ', $columns).') VALUES ',
-            $rows,
-            " ON DUPLICATE KEY UPDATE $update",
-        );
+        return self::state('INSERT'.self::into($table, $columns), $rows, " ON DUPLICATE KEY UPDATE $update");
+    }
+
+    /** @param  list<string>  $columns */
+    private static function into(string $table, array $columns): string
+    {
+        return " INTO $table (".implode(', ', $columns).') VALUES ';
     }
 
     /** @param  iterable<list<int|float|string|Bytes|null>>  $rows */
-    private static function state(string $head, iterable $rows, string $behind): int
+    private static function state(string $head, iterable $rows, string $behind = ''): int
     {
         $pdo = DB::connection()->getPdo();
         $sql = '';
@@ -85,12 +86,12 @@ final class Bulk
     /**
      * One column of rows, as whole numbers.
      *
-     * @param  array<stdClass>  $rows
+     * @param  array<Row>  $rows
      * @return list<int>
      */
     public static function ids(array $rows, string $column): array
     {
-        return array_values(array_map(static fn (stdClass $row): int => (int) $row->{$column}, $rows));
+        return array_values(array_map(static fn (Row $row): int => $row->int($column), $rows));
     }
 
     /** @param  array<int>  $ids at least one */

@@ -16,9 +16,9 @@ use stdClass;
 
 /**
  * Rows of the database as records: readonly classes whose constructor names the columns in camel case, with the types
- * that it wants (int, float, string, bool, an enum kept by its value, or a list, enum or
- * object that was put into the row). Here alone cells are cast. Nothing is 0 or an
- * empty text where the constructor does not take null; columns that it does not name are left out.
+ * that it wants (int, float, string, bool, an enum kept by its value, or a list, enum or object that was put into the
+ * row). Cells are cast here, and by Row where no record is made. Nothing is 0 or an empty text where the constructor
+ * does not take null; columns that it does not name are left out.
  */
 final class Records
 {

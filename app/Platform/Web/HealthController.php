@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Platform\Web;
 
+use App\Platform\Database\Rows;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 
 /** Whether the application and its database answer, and which instance it is: a clone may stand on the same port. */
 final class HealthController
 {
     public function __invoke(): Response
     {
-        DB::select('SELECT 1');
+        Rows::all('SELECT 1');
 
         return response("ok\n".config()->string('app.instance')."\n")->header('Content-Type', 'text/plain');
     }

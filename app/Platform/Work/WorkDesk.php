@@ -137,7 +137,7 @@ final class WorkDesk
     public function workToEnd(int $id, ?callable $told = null): string
     {
         while (true) {
-            $row = DB::table('work')->where('id', $id)->first();
+            $row = Rows::maybe(DB::table('work')->where('id', $id)->first());
             if ($row === null || in_array($row->state, ['done', 'failed', 'stopped'], true)) {
                 return (string) ($row->state ?? 'failed');
             }
@@ -152,12 +152,12 @@ final class WorkDesk
     public function sweep(): void
     {
         self::mendQueue();
-        $due = DB::select(
+        $due = Rows::all(
             'SELECT id FROM work WHERE '.self::IS_DUE.' AND '.self::IS_FREE.' ORDER BY id LIMIT 200',
             [2 * WorkRun::LEASE_SECONDS],
         );
         foreach ($due as $row) {
-            $this->ring((int) $row->id);
+            $this->ring($row->int('id'));
         }
     }
 
@@ -177,28 +177,28 @@ final class WorkDesk
         if ($taken === 0) {
             return false;
         }
-        $row = DB::table('work')->where('id', $id)->first();
+        $row = Rows::maybe(DB::table('work')->where('id', $id)->first());
         if ($row === null) {
             return false;
         }
         $begun = microtime(true);
         $run = new WorkRun(
             $id,
-            (int) $row->store_id,
-            (int) $row->subject_id,
-            $row->user_id === null ? null : (int) $row->user_id,
-            (int) $row->fence,
+            $row->int('store_id'),
+            $row->int('subject_id'),
+            $row->intOrNull('user_id'),
+            $row->int('fence'),
             microtime(true) + self::SLICE_SECONDS,
             Typed::map($row->progress),
         );
         try {
-            $end = $this->work((string) $row->sort)->slice($run);
+            $end = $this->work($row->text('sort'))->slice($run);
             $failures = 0;
         } catch (LeaseLost) {
             return true;
         } catch (Throwable $error) {
             Log::error("Work $id ({$row->sort}) failed.", ['exception' => $error]);
-            $failures = (int) $row->failures + 1;
+            $failures = $row->int('failures') + 1;
             $end =
                 $failures >= self::MOST_FAILURES
                     ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000))
@@ -257,9 +257,11 @@ final class WorkDesk
 
     private function ring(int $id, int $seconds = 0): void
     {
-        $row = DB::table('work')
-            ->where('id', $id)
-            ->first(['sort', 'worked_ms']);
+        $row = Rows::maybe(
+            DB::table('work')
+                ->where('id', $id)
+                ->first(['sort', 'worked_ms']),
+        );
         $class = $this->sorts[(string) ($row->sort ?? '')] ?? null;
         if ($row !== null && $class !== null) {
             $isShort = $class::queue() === 'bulk' && $row->worked_ms < 1000 * self::SHORT_SECONDS;

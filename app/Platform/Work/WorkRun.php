@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Database\Rows;
 use Closure;
 use Illuminate\Support\Facades\DB;
 
@@ -64,7 +65,7 @@ final class WorkRun
             return $write();
         }
         $this->isWriting = true;
-        DB::select('SELECT GET_LOCK(?, 0)', [self::lockOf($this->workId)]);
+        Rows::all('SELECT GET_LOCK(?, 0)', [self::lockOf($this->workId)]);
         try {
             return DB::transaction(function () use ($write): mixed {
                 $this->mustHold(lock: false);
@@ -75,7 +76,7 @@ final class WorkRun
             }, self::TRIES);
         } finally {
             $this->isWriting = false;
-            DB::select('SELECT RELEASE_LOCK(?)', [self::lockOf($this->workId)]);
+            Rows::all('SELECT RELEASE_LOCK(?)', [self::lockOf($this->workId)]);
         }
     }
 

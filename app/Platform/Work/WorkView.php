@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Web\Forms;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** A piece of long work as people see it. */
 final readonly class WorkView
@@ -29,14 +30,16 @@ final readonly class WorkView
     public static function latest(int $storeId, string $sort): ?self
     {
         return self::from(
-            DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first(),
+            Rows::maybe(
+                DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first(),
+            ),
         );
     }
 
     /** The work with this number; null where it is none of this store's. */
     public static function of(int $storeId, int $id): ?self
     {
-        return self::from(DB::table('work')->where('store_id', $storeId)->where('id', $id)->first());
+        return self::from(Rows::maybe(DB::table('work')->where('store_id', $storeId)->where('id', $id)->first()));
     }
 
     /** @return list<self> what is under way in a store, oldest first */
@@ -44,14 +47,16 @@ final readonly class WorkView
     {
         return array_values(
             array_filter(
-                DB::table('work')
-                    ->where('store_id', $storeId)
-                    ->whereIn('state', ['waiting', 'running'])
-                    ->where('wake_at', '<=', now()->addMinutes(10))
-                    ->orderBy('id')
-                    ->limit(5)
-                    ->get()
-                    ->map(static fn (stdClass $row): ?self => self::from($row))
+                Rows::of(
+                    DB::table('work')
+                        ->where('store_id', $storeId)
+                        ->whereIn('state', ['waiting', 'running'])
+                        ->where('wake_at', '<=', now()->addMinutes(10))
+                        ->orderBy('id')
+                        ->limit(5)
+                        ->get(),
+                )
+                    ->map(static fn (Row $row): ?self => self::from($row))
                     ->all(),
             ),
         );
@@ -60,21 +65,23 @@ final readonly class WorkView
     public static function about(string $sort, int $subjectId): ?self
     {
         return self::from(
-            DB::table('work')->where('sort', $sort)->where('subject_id', $subjectId)->orderByDesc('id')->first(),
+            Rows::maybe(
+                DB::table('work')->where('sort', $sort)->where('subject_id', $subjectId)->orderByDesc('id')->first(),
+            ),
         );
     }
 
-    private static function from(?stdClass $row): ?self
+    private static function from(?Row $row): ?self
     {
         return $row === null
             ? null
             : new self(
-                (int) $row->id,
-                (string) $row->sort,
-                (string) $row->state,
+                $row->int('id'),
+                $row->text('sort'),
+                $row->text('state'),
                 Typed::map($row->progress),
                 $row->problem,
-                (bool) $row->stop_asked,
+                $row->isTrue('stop_asked'),
                 $row->started_at === null ? null : Carbon::parse($row->started_at),
                 $row->ended_at === null ? null : Carbon::parse($row->ended_at),
             );

@@ -6,6 +6,7 @@ namespace App\Release\Campaigns;
 
 use App\Inventory\Selections;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Release\Items\ItemCounts;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
@@ -21,19 +22,21 @@ final class CampaignScreen
     {
         return Records::of(
             Campaign::class,
-            DB::table('release_campaigns as c')
-                ->leftJoin('users as u', 'u.id', '=', 'c.approved_by')
-                ->where('c.store_id', $store->id)
-                ->orderByDesc('c.id')
-                ->limit(50)
-                ->select(['c.*', 'u.name as approver'])
-                ->selectSub(
-                    DB::table('release_campaign_texts as t')
-                        ->whereColumn('t.campaign_id', 'c.id')
-                        ->selectRaw('COUNT(*)'),
-                    'texts',
-                )
-                ->get(),
+            Rows::of(
+                DB::table('release_campaigns as c')
+                    ->leftJoin('users as u', 'u.id', '=', 'c.approved_by')
+                    ->where('c.store_id', $store->id)
+                    ->orderByDesc('c.id')
+                    ->limit(50)
+                    ->select(['c.*', 'u.name as approver'])
+                    ->selectSub(
+                        DB::table('release_campaign_texts as t')
+                            ->whereColumn('t.campaign_id', 'c.id')
+                            ->selectRaw('COUNT(*)'),
+                        'texts',
+                    )
+                    ->get(),
+            ),
         );
     }
 
@@ -41,7 +44,7 @@ final class CampaignScreen
     {
         return Records::one(
             Campaign::class,
-            DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first(),
+            Rows::maybe(DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first()),
         );
     }
 
@@ -55,18 +58,22 @@ final class CampaignScreen
                 : [0, 0];
         $texts = Records::of(
             CampaignText::class,
-            DB::table('release_campaign_texts as c')
-                ->join('resources as r', 'r.id', '=', 'c.resource_id')
-                ->leftJoin(
-                    'resource_texts as t',
-                    static fn ($join) => $join->on('t.resource_id', '=', 'c.resource_id')->on('t.field', '=', 'c.field'),
-                )
-                ->where('c.campaign_id', $campaign)
-                ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
-                ->orderBy('c.resource_id')
-                ->orderBy('c.field')
-                ->limit(self::PAGE + 1)
-                ->get(['c.*', 'r.name', 'r.page_id', 't.stored', 't.shown']),
+            Rows::of(
+                DB::table('release_campaign_texts as c')
+                    ->join('resources as r', 'r.id', '=', 'c.resource_id')
+                    ->leftJoin(
+                        'resource_texts as t',
+                        static fn ($join) => $join
+                            ->on('t.resource_id', '=', 'c.resource_id')
+                            ->on('t.field', '=', 'c.field'),
+                    )
+                    ->where('c.campaign_id', $campaign)
+                    ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
+                    ->orderBy('c.resource_id')
+                    ->orderBy('c.field')
+                    ->limit(self::PAGE + 1)
+                    ->get(['c.*', 'r.name', 'r.page_id', 't.stored', 't.shown']),
+            ),
         );
         $last = count($texts) > self::PAGE ? $texts[self::PAGE - 1] : null;
 

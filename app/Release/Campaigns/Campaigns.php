@@ -13,6 +13,8 @@ use App\Changes\Spells\Spells;
 use App\Facts\Calendar\Calendar;
 use App\Facts\Calendar\NewEvent;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
 use App\Release\UndoWish;
@@ -23,7 +25,6 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Texts with a start and an end, in the store's time: they go live as a release of their own, and come back as its
@@ -116,11 +117,13 @@ final class Campaigns
         DB::transaction(function () use ($store, $id): void {
             $row = Records::one(
                 Campaign::class,
-                DB::table('release_campaigns')
-                    ->where('store_id', $store->id)
-                    ->where('id', $id)
-                    ->lockForUpdate()
-                    ->first(),
+                Rows::maybe(
+                    DB::table('release_campaigns')
+                        ->where('store_id', $store->id)
+                        ->where('id', $id)
+                        ->lockForUpdate()
+                        ->first(),
+                ),
             );
             $state = $row->state ?? throw new InvalidArgumentException('There is no such campaign.');
             if ($state === CampaignState::Running) {
@@ -137,17 +140,19 @@ final class Campaigns
     public function tick(): void
     {
         foreach (
-            DB::table('release_campaigns')
-                ->whereIn('state', [
-                    CampaignState::Approved->value,
-                    CampaignState::Running->value,
-                    CampaignState::Ending->value,
-                ])
-                ->orderBy('id')
-                ->get(['id', 'store_id']) as $row
+            Rows::of(
+                DB::table('release_campaigns')
+                    ->whereIn('state', [
+                        CampaignState::Approved->value,
+                        CampaignState::Running->value,
+                        CampaignState::Ending->value,
+                    ])
+                    ->orderBy('id')
+                    ->get(['id', 'store_id']),
+            ) as $row
         ) {
-            $store = Store::query()->find((int) $row->store_id);
-            $store !== null && $store->isAtWork() && $this->advance($store, (int) $row->id);
+            $store = Store::query()->find($row->int('store_id'));
+            $store !== null && $store->isAtWork() && $this->advance($store, $row->int('id'));
         }
     }
 
@@ -156,7 +161,7 @@ final class Campaigns
         DB::transaction(function () use ($store, $id): void {
             $row = Records::one(
                 Campaign::class,
-                DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first(),
+                Rows::maybe(DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first()),
             );
             if ($row === null) {
                 return;
@@ -182,7 +187,7 @@ final class Campaigns
     {
         $drafts = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT c.resource_id, c.field, c.value, t.stored FROM release_campaign_texts c
                     JOIN resources r ON r.id = c.resource_id AND r.gone = 0 AND r.store_id = ?
                     JOIN resource_texts t ON t.resource_id = c.resource_id AND t.field = c.field
@@ -193,10 +198,10 @@ final class Campaigns
             $drafts[] = new Draft(
                 0,
                 $store->id,
-                (int) $text->resource_id,
-                TextField::from((int) $text->field),
-                (string) $text->value,
-                (string) $text->stored,
+                $text->int('resource_id'),
+                TextField::from($text->int('field')),
+                $text->text('value'),
+                $text->text('stored'),
                 Origin::Hand,
                 DraftState::Sending,
                 null,
@@ -227,7 +232,7 @@ final class Campaigns
     /** Takes the texts back; those that are on their way yet are waited for first, so that none stays behind. */
     private function end(Store $store, Campaign $row): void
     {
-        $release = (int) $row->startRelease;
+        $release = $row->startRelease ?? 0;
         Spells::prolong($store, SpellCause::Campaign, $row->id);
         $this->releases->withdrawWaiting($store, $release);
         $isUnsure = DB::table('release_items')
@@ -266,8 +271,8 @@ final class Campaigns
     {
         return array_values(
             array_map(
-                static fn (stdClass $row): array => [(int) $row->resource_id, (int) $row->field],
-                DB::select('SELECT resource_id, field FROM release_campaign_texts WHERE campaign_id = ?', [$id]),
+                static fn (Row $row): array => [$row->int('resource_id'), $row->int('field')],
+                Rows::all('SELECT resource_id, field FROM release_campaign_texts WHERE campaign_id = ?', [$id]),
             ),
         );
     }
@@ -275,12 +280,14 @@ final class Campaigns
     /** @throws InvalidArgumentException where there is none in this state */
     private function locked(Store $store, int $id, CampaignState $state): Campaign
     {
-        $row = DB::table('release_campaigns')
-            ->where('store_id', $store->id)
-            ->where('id', $id)
-            ->where('state', $state->value)
-            ->lockForUpdate()
-            ->first();
+        $row = Rows::maybe(
+            DB::table('release_campaigns')
+                ->where('store_id', $store->id)
+                ->where('id', $id)
+                ->where('state', $state->value)
+                ->lockForUpdate()
+                ->first(),
+        );
 
         return Records::one(Campaign::class, $row) ??
             throw new InvalidArgumentException('Only a campaign that is '.$state->label().' can be.');

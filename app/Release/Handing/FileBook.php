@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -22,12 +23,14 @@ final class FileBook
     {
         return new self(
             array_values(
-                DB::table('release_files')
-                    ->where('store_id', $store->id)
-                    ->whereNull('removed_at')
-                    ->whereNotNull('confirmed_at')
-                    ->orderByDesc('id')
-                    ->get()
+                Rows::of(
+                    DB::table('release_files')
+                        ->where('store_id', $store->id)
+                        ->whereNull('removed_at')
+                        ->whereNotNull('confirmed_at')
+                        ->orderByDesc('id')
+                        ->get(),
+                )
                     ->map(ShopFile::from(...))
                     ->all(),
             ),
@@ -38,12 +41,14 @@ final class FileBook
     public static function all(Store $store): array
     {
         return array_values(
-            DB::table('release_files')
-                ->where('store_id', $store->id)
-                ->whereNull('removed_at')
-                ->orderByDesc('id')
-                ->limit(50)
-                ->get()
+            Rows::of(
+                DB::table('release_files')
+                    ->where('store_id', $store->id)
+                    ->whereNull('removed_at')
+                    ->orderByDesc('id')
+                    ->limit(50)
+                    ->get(),
+            )
                 ->map(ShopFile::from(...))
                 ->all(),
         );
@@ -51,7 +56,7 @@ final class FileBook
 
     public static function find(int $file): ?ShopFile
     {
-        $row = DB::table('release_files')->where('id', $file)->first();
+        $row = Rows::maybe(DB::table('release_files')->where('id', $file)->first());
 
         return $row === null ? null : ShopFile::from($row);
     }
@@ -89,13 +94,15 @@ final class FileBook
         $this->held = array_fill_keys($resources, []);
         foreach ($files === [] ? [] : array_chunk($resources, 2000) as $chunk) {
             foreach (
-                DB::table('release_file_rows')
-                    ->whereIn('resource_id', $chunk)
-                    ->whereIn('file_id', $files)
-                    ->orderByDesc('file_id')
-                    ->get(['resource_id', 'file_id']) as $row
+                Rows::of(
+                    DB::table('release_file_rows')
+                        ->whereIn('resource_id', $chunk)
+                        ->whereIn('file_id', $files)
+                        ->orderByDesc('file_id')
+                        ->get(['resource_id', 'file_id']),
+                ) as $row
             ) {
-                $this->held[(int) $row->resource_id][] = (int) $row->file_id;
+                $this->held[$row->int('resource_id')][] = $row->int('file_id');
             }
         }
     }

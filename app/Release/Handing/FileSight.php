@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Platform\Database\Rows;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellSort;
 use Orchard\Core\Tabular\Columns;
@@ -255,22 +256,24 @@ final readonly class FileSight
         $texts = [];
         foreach (array_chunk($things, 2000) as $chunk) {
             foreach (
-                DB::table('resources as r')
-                    ->leftJoin(
-                        'resource_texts as t',
-                        static fn ($join) => $join->on('t.resource_id', '=', 'r.id')->where('t.field', 1),
-                    )
-                    ->leftJoin(
-                        'resource_texts as d',
-                        static fn ($join) => $join->on('d.resource_id', '=', 'r.id')->where('d.field', 2),
-                    )
-                    ->whereIn('r.id', $chunk)
-                    ->get(['r.id', 'r.name', 't.stored as title', 'd.stored as description']) as $row
+                Rows::of(
+                    DB::table('resources as r')
+                        ->leftJoin(
+                            'resource_texts as t',
+                            static fn ($join) => $join->on('t.resource_id', '=', 'r.id')->where('t.field', 1),
+                        )
+                        ->leftJoin(
+                            'resource_texts as d',
+                            static fn ($join) => $join->on('d.resource_id', '=', 'r.id')->where('d.field', 2),
+                        )
+                        ->whereIn('r.id', $chunk)
+                        ->get(['r.id', 'r.name', 't.stored as title', 'd.stored as description']),
+                ) as $row
             ) {
-                $texts[(int) $row->id] = [
-                    'title' => (string) $row->title,
-                    'description' => (string) $row->description,
-                    'name' => (string) $row->name,
+                $texts[$row->int('id')] = [
+                    'title' => $row->text('title'),
+                    'description' => $row->text('description'),
+                    'name' => $row->text('name'),
                 ];
             }
         }

@@ -7,6 +7,7 @@ namespace App\Release\Handing;
 use App\Changes\AddressField;
 use App\Changes\ShownPart;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Release\Items\FieldChange;
 use App\Release\Items\Via;
 use App\Stores\Models\Store;
@@ -107,13 +108,15 @@ final readonly class HandedList
     /** @return array{count: int, done: int} */
     public function progress(): array
     {
-        $row = DB::table('release_items')
-            ->where('release_id', $this->release)
-            ->where('store_id', $this->store->id)
-            ->where('via', Via::Person->value)
-            ->where('state', '<>', 'withdrawn')
-            ->selectRaw("COUNT(*) AS n, COALESCE(SUM(seen = 'seen'), 0) AS done")
-            ->first();
+        $row = Rows::maybe(
+            DB::table('release_items')
+                ->where('release_id', $this->release)
+                ->where('store_id', $this->store->id)
+                ->where('via', Via::Person->value)
+                ->where('state', '<>', 'withdrawn')
+                ->selectRaw("COUNT(*) AS n, COALESCE(SUM(seen = 'seen'), 0) AS done")
+                ->first(),
+        );
 
         return ['count' => (int) ($row->n ?? 0), 'done' => (int) ($row->done ?? 0)];
     }

@@ -6,6 +6,7 @@ namespace App\Release\Handing;
 
 use App\Changes\AddressField;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Release\Items\FieldChange;
 use App\Release\Items\Via;
@@ -181,21 +182,23 @@ final readonly class Handover
     {
         return Records::of(
             FileItem::class,
-            DB::table('release_items as i')
-                ->where('i.release_id', $this->release)
-                ->where('i.file_id', $file->id)
-                ->whereNotIn('i.state', ['clash', 'refused', 'withdrawn'])
-                ->orderBy('i.id')
-                ->get([
-                    'i.id',
-                    'i.resource_id',
-                    'i.external_id',
-                    'i.fields',
-                    DB::raw(
-                        '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND '.
-                            'r.file_id = i.file_id) AS place',
-                    ),
-                ]),
+            Rows::of(
+                DB::table('release_items as i')
+                    ->where('i.release_id', $this->release)
+                    ->where('i.file_id', $file->id)
+                    ->whereNotIn('i.state', ['clash', 'refused', 'withdrawn'])
+                    ->orderBy('i.id')
+                    ->get([
+                        'i.id',
+                        'i.resource_id',
+                        'i.external_id',
+                        'i.fields',
+                        DB::raw(
+                            '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND '.
+                                'r.file_id = i.file_id) AS place',
+                        ),
+                    ]),
+            ),
         );
     }
 

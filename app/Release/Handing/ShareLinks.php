@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -38,16 +39,18 @@ final class ShareLinks
      */
     public function open(string $token): ?array
     {
-        $row = DB::table('release_links')
-            ->join('release_batches', 'release_batches.id', '=', 'release_links.release_id')
-            ->where('token_hash', hash('sha256', $token, true))
-            ->where('expires_at', '>', now())
-            ->first(['release_links.store_id', 'release_links.release_id', 'release_batches.name']);
-        $store = $row === null ? null : Store::query()->find((int) $row->store_id);
+        $row = Rows::maybe(
+            DB::table('release_links')
+                ->join('release_batches', 'release_batches.id', '=', 'release_links.release_id')
+                ->where('token_hash', hash('sha256', $token, true))
+                ->where('expires_at', '>', now())
+                ->first(['release_links.store_id', 'release_links.release_id', 'release_batches.name']),
+        );
+        $store = $row === null ? null : Store::query()->find($row->int('store_id'));
 
         return $row === null || $store === null
             ? null
-            : ['store' => $store, 'release' => (int) $row->release_id, 'name' => (string) $row->name];
+            : ['store' => $store, 'release' => $row->int('release_id'), 'name' => $row->text('name')];
     }
 
     public function count(int $release): int

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Platform\Database\Row;
 use App\Platform\Tables\WorkbookTable;
 use Illuminate\Support\Facades\Storage;
 use Orchard\Core\Tabular\DelimitedTable;
 use Orchard\Core\Tabular\RawTable;
-use stdClass;
 
 /** A file that the shop exported, and what its columns mean. */
 final readonly class ShopFile
@@ -40,33 +40,33 @@ final readonly class ShopFile
     ) {
     }
 
-    public static function from(stdClass $row): self
+    public static function from(Row $row): self
     {
         /** @var list<string> $columns */
-        $columns = json_decode((string) $row->columns, true, 4, JSON_THROW_ON_ERROR);
+        $columns = json_decode($row->text('columns'), true, 4, JSON_THROW_ON_ERROR);
         /** @var array<string, int> $fields */
-        $fields = json_decode((string) $row->fields, true, 4, JSON_THROW_ON_ERROR);
+        $fields = json_decode($row->text('fields'), true, 4, JSON_THROW_ON_ERROR);
         /** @var ?list<int> $needs */
-        $needs = $row->needs === null ? null : json_decode((string) $row->needs, true, 4, JSON_THROW_ON_ERROR);
-        $separator = (string) $row->separator_sign;
+        $needs = $row->needs === null ? null : json_decode($row->text('needs'), true, 4, JSON_THROW_ON_ERROR);
+        $separator = $row->text('separator_sign');
 
         return new self(
-            (int) $row->id,
-            (int) $row->store_id,
-            (string) $row->name,
-            (string) $row->type,
-            Storage::disk('uploads')->path((string) $row->file_key),
-            (string) $row->format,
+            $row->int('id'),
+            $row->int('store_id'),
+            $row->text('name'),
+            $row->text('type'),
+            Storage::disk('uploads')->path($row->text('file_key')),
+            $row->text('format'),
             $separator === '' ? ',' : $separator,
-            (string) $row->charset,
-            (int) $row->header_row,
+            $row->text('charset'),
+            $row->int('header_row'),
             $columns,
             $fields,
             $needs,
-            (int) $row->row_count,
-            (int) $row->matched,
+            $row->int('row_count'),
+            $row->int('matched'),
             $row->confirmed_at !== null,
-            (string) $row->created_at,
+            $row->text('created_at'),
         );
     }
 

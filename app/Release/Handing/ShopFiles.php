@@ -9,6 +9,8 @@ use App\Catalogue\Resources;
 use App\Catalogue\Texts;
 use App\Changes\Events\TextsChanged;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableFile;
 use App\Platform\Tables\WorkbookTable;
 use App\Platform\Typed;
@@ -23,7 +25,6 @@ use Orchard\Core\Tabular\Columns;
 use Orchard\Core\Tabular\DelimitedTable;
 use Orchard\Core\Tabular\RawTable;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Takes the files in that a shop exports, finds out what they are, and remembers it. */
 final class ShopFiles
@@ -96,11 +97,13 @@ final class ShopFiles
 
     public function find(Store $store, int $id): ?ShopFile
     {
-        $row = DB::table('release_files')
-            ->where('store_id', $store->id)
-            ->where('id', $id)
-            ->whereNull('removed_at')
-            ->first();
+        $row = Rows::maybe(
+            DB::table('release_files')
+                ->where('store_id', $store->id)
+                ->where('id', $id)
+                ->whereNull('removed_at')
+                ->first(),
+        );
 
         return $row === null ? null : ShopFile::from($row);
     }
@@ -271,12 +274,13 @@ final class ShopFiles
         }
         $busy = array_flip(
             array_map(
-                static fn (stdClass $row): string => "$row->resource_id $row->field",
-                DB::table('drafts')
-                    ->where('store_id', $store->id)
-                    ->where('state', 'sending')
-                    ->get(['resource_id', 'field'])
-                    ->all(),
+                static fn (Row $row): string => "$row->resource_id $row->field",
+                Rows::of(
+                    DB::table('drafts')
+                        ->where('store_id', $store->id)
+                        ->where('state', 'sending')
+                        ->get(['resource_id', 'field']),
+                )->all(),
             ),
         );
         $texts = [];
@@ -315,12 +319,14 @@ final class ShopFiles
      */
     private function alike(Store $store, array $names): ?ShopFile
     {
-        $row = DB::table('release_files')
-            ->where('store_id', $store->id)
-            ->whereNotNull('confirmed_at')
-            ->where('columns', json_encode($names, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE))
-            ->orderByDesc('id')
-            ->first();
+        $row = Rows::maybe(
+            DB::table('release_files')
+                ->where('store_id', $store->id)
+                ->whereNotNull('confirmed_at')
+                ->where('columns', json_encode($names, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE))
+                ->orderByDesc('id')
+                ->first(),
+        );
 
         return $row === null ? null : ShopFile::from($row);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /** Finds the things of a store by what a file calls them: an address, the last part of one, or a number. */
@@ -29,20 +29,20 @@ final readonly class Things
         $byDigest = $bySlug = $byNumber = [];
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT r.id, r.url, r.number, r.external_id, p.digest FROM resources r LEFT JOIN pages p ON '.
                     'p.id = r.page_id WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT 20000',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {
-                $after = (int) $row->id;
-                $row->digest === null || ($byDigest[(string) $row->digest] = $after);
-                $slug = self::slug((string) $row->url);
+                $after = $row->int('id');
+                $row->digest === null || ($byDigest[$row->text('digest')] = $after);
+                $slug = self::slug($row->text('url'));
                 $slug === '' || ($bySlug[$slug] = isset($bySlug[$slug]) ? 0 : $after);
                 foreach (
                     array_unique([
-                        (string) $row->number,
-                        (string) preg_replace('/^[a-z0-9-]+:/', '', (string) $row->external_id),
+                        $row->text('number'),
+                        (string) preg_replace('/^[a-z0-9-]+:/', '', $row->text('external_id')),
                     ]) as $number
                 ) {
                     $number === '' ||

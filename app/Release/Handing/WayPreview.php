@@ -6,9 +6,9 @@ namespace App\Release\Handing;
 
 use App\Changes\AddressField;
 use App\Changes\DraftState;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 /** How many of the changes that are ready take which way. */
@@ -34,7 +34,7 @@ final readonly class WayPreview
         // Things of one kind, and in the same files, go the same way: one of each is asked about.
         $inFiles = self::inFiles(array_map(static fn (ShopFile $file): int => $file->id, $files->files));
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT d.field, r.kind, r.from_page, $inFiles AS in_files, COUNT(*) AS n, MIN(d.resource_id) AS one
                 FROM drafts d JOIN resources r ON r.id = d.resource_id WHERE d.store_id = ? AND d.state = ?
                 GROUP BY d.field, r.kind, r.from_page, in_files",
@@ -43,16 +43,16 @@ final readonly class WayPreview
         ) {
             $add(
                 $ways->ofText(
-                    TextField::from((int) $group->field),
-                    PageKind::from((int) $group->kind),
-                    (int) $group->one,
-                    (int) $group->from_page > 0,
+                    TextField::from($group->int('field')),
+                    PageKind::from($group->int('kind')),
+                    $group->int('one'),
+                    $group->int('from_page') > 0,
                 ),
-                (int) $group->n,
+                $group->int('n'),
             );
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT c.field, COALESCE(r.kind, 6) AS kind, COALESCE(r.from_page, 0) AS from_page, COUNT(*) AS n,
                     COALESCE(MIN(r.id), 0) AS one FROM address_changes c JOIN pages p ON p.id = c.page_id LEFT
                     JOIN resources r ON r.id = p.resource_id
@@ -62,12 +62,12 @@ final readonly class WayPreview
         ) {
             $add(
                 $ways->ofAddress(
-                    AddressField::from((int) $group->field),
-                    (int) $group->one,
-                    PageKind::from((int) $group->kind),
-                    (int) $group->from_page > 0,
+                    AddressField::from($group->int('field')),
+                    $group->int('one'),
+                    PageKind::from($group->int('kind')),
+                    $group->int('from_page') > 0,
                 ),
-                (int) $group->n,
+                $group->int('n'),
             );
         }
 

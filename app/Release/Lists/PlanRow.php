@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Release\Lists;
 
 use App\Facts\Calendar\Coming;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Release\Planning\Plan;
 use App\Release\Planning\PlanState;
 use App\Stores\Models\Store;
@@ -21,27 +23,29 @@ final readonly class PlanRow
     /** @return list<self> in the order in which they go */
     public static function all(Store $store): array
     {
-        $rows = DB::table('release_plans as p')
-            ->leftJoin('users as u', 'u.id', '=', 'p.user_id')
-            ->where('p.store_id', $store->id)
-            ->whereIn('p.state', [PlanState::Planned->value, PlanState::Held->value, PlanState::Missed->value])
-            ->orderBy('p.sends_at')
-            ->orderBy('p.id')
-            ->limit(100)
-            ->select(['p.*', 'u.name as by_name'])
-            ->selectSub(
-                DB::table('release_plan_changes as c')->whereColumn('c.plan_id', 'p.id')->selectRaw('COUNT(*)'),
-                'changes',
-            )
-            ->get();
+        $rows = Rows::of(
+            DB::table('release_plans as p')
+                ->leftJoin('users as u', 'u.id', '=', 'p.user_id')
+                ->where('p.store_id', $store->id)
+                ->whereIn('p.state', [PlanState::Planned->value, PlanState::Held->value, PlanState::Missed->value])
+                ->orderBy('p.sends_at')
+                ->orderBy('p.id')
+                ->limit(100)
+                ->select(['p.*', 'u.name as by_name'])
+                ->selectSub(
+                    DB::table('release_plan_changes as c')->whereColumn('c.plan_id', 'p.id')->selectRaw('COUNT(*)'),
+                    'changes',
+                )
+                ->get(),
+        );
 
         return array_values(
             $rows
                 ->map(
-                    static fn (\stdClass $row): self => new self(
+                    static fn (Row $row): self => new self(
                         Plan::fromRow($row),
-                        (int) $row->changes,
-                        $row->by_name === null ? null : (string) $row->by_name,
+                        $row->int('changes'),
+                        $row->textOrNull('by_name'),
                     ),
                 )
                 ->all(),

@@ -7,6 +7,7 @@ namespace App\Release\Lists;
 use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Release\Making\Portion;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Cache;
@@ -70,11 +71,13 @@ final readonly class ReadyWeight
     {
         $ready = static fn (string $table): string => implode(
             ' ',
-            (array) DB::table($table)
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->selectRaw('COUNT(*) AS n, SUM(id) AS ids, MAX(updated_at) AS newest')
-                ->first(),
+            (array) Rows::maybe(
+                DB::table($table)
+                    ->where('store_id', $store->id)
+                    ->where('state', DraftState::Ready->value)
+                    ->selectRaw('COUNT(*) AS n, SUM(id) AS ids, MAX(updated_at) AS newest')
+                    ->first(),
+            ),
         );
         $window = DB::table('number_windows')->where('store_id', $store->id)->value('last_day');
 
@@ -84,7 +87,7 @@ final readonly class ReadyWeight
     /** @return array{clicks: int, addresses: int, store: int, largest: array<int, int>} largest: clicks by page */
     private static function sums(Store $store): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT c.page_id AS id, MAX(c.is_address) AS is_address, MAX(i.clicks) AS clicks FROM (
                 SELECT r.page_id, 0 AS is_address FROM drafts d JOIN resources r ON r.id = d.resource_id
                     WHERE d.store_id = ? AND d.state = ? AND r.page_id IS NOT NULL
@@ -114,7 +117,7 @@ final readonly class ReadyWeight
         }
         $changes = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.page_id, d.field, t.shown, t.draft_shown FROM resources r
                     JOIN drafts d ON d.resource_id = r.id AND d.state = ?
                     JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field
@@ -124,25 +127,27 @@ final readonly class ReadyWeight
                 [DraftState::Ready->value, $store->id],
             ) as $text
         ) {
-            $changes[(int) $text->page_id][] = new BeforeAfter(
-                TextField::from((int) $text->field)->label(),
-                (string) $text->shown,
-                (string) $text->draft_shown,
+            $changes[$text->int('page_id')][] = new BeforeAfter(
+                TextField::from($text->int('field'))->label(),
+                $text->text('shown'),
+                $text->text('draft_shown'),
             );
         }
         foreach (
-            DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->whereIn('page_id', array_keys($clicks))
-                ->orderBy('field')
-                ->get(['page_id', 'field', 'base_value', 'value']) as $address
+            Rows::of(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->where('state', DraftState::Ready->value)
+                    ->whereIn('page_id', array_keys($clicks))
+                    ->orderBy('field')
+                    ->get(['page_id', 'field', 'base_value', 'value']),
+            ) as $address
         ) {
-            $field = AddressField::from((int) $address->field);
-            $changes[(int) $address->page_id][] = new BeforeAfter(
+            $field = AddressField::from($address->int('field'));
+            $changes[$address->int('page_id')][] = new BeforeAfter(
                 $field->label(),
-                $field->brief((string) $address->base_value),
-                $field->brief((string) $address->value),
+                $field->brief($address->text('base_value')),
+                $field->brief($address->text('value')),
             );
         }
         $urls = DB::table('pages')->whereIn('id', array_keys($clicks))->pluck('url', 'id');

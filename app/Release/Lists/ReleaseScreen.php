@@ -7,6 +7,7 @@ namespace App\Release\Lists;
 use App\Access\Role;
 use App\Changes\DraftState;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -22,21 +23,23 @@ final class ReleaseScreen
     {
         $drafts = Records::of(
             ReadyText::class,
-            self::drafts($store, DraftState::Ready)
-                ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
-                ->where('drafts.id', '>', (int) $request->query('after', '0'))
-                ->orderBy('drafts.id')
-                ->limit(self::PAGE + 1)
-                ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')
-                ->get([
-                    'drafts.*',
-                    'resources.name',
-                    'resources.page_id',
-                    'resource_texts.shown',
-                    'resource_texts.draft_shown',
-                    'users.name as user_name',
-                    'a.name as approver',
-                ]),
+            Rows::of(
+                self::drafts($store, DraftState::Ready)
+                    ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
+                    ->where('drafts.id', '>', (int) $request->query('after', '0'))
+                    ->orderBy('drafts.id')
+                    ->limit(self::PAGE + 1)
+                    ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')
+                    ->get([
+                        'drafts.*',
+                        'resources.name',
+                        'resources.page_id',
+                        'resource_texts.shown',
+                        'resource_texts.draft_shown',
+                        'users.name as user_name',
+                        'a.name as approver',
+                    ]),
+            ),
         );
 
         [$clicks, $after] =
@@ -46,23 +49,25 @@ final class ReleaseScreen
                 : [null, 0];
         $addresses = Records::of(
             ReadyAddress::class,
-            DB::table('address_changes as c')
-                ->join('pages', 'pages.id', '=', 'c.page_id')
-                ->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')
-                ->leftJoin('users as a', 'a.id', '=', 'c.approved_by')
-                ->where('c.store_id', $store->id)
-                ->where('c.state', DraftState::Ready->value)
-                ->when(
-                    $clicks !== null,
-                    static fn ($query) => $query->whereRaw(
-                        '(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))',
-                        [$clicks, $clicks, $after],
-                    ),
-                )
-                ->orderByRaw('COALESCE(clicks, 0) DESC')
-                ->orderBy('c.id')
-                ->limit(self::PAGE + 1)
-                ->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']),
+            Rows::of(
+                DB::table('address_changes as c')
+                    ->join('pages', 'pages.id', '=', 'c.page_id')
+                    ->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')
+                    ->leftJoin('users as a', 'a.id', '=', 'c.approved_by')
+                    ->where('c.store_id', $store->id)
+                    ->where('c.state', DraftState::Ready->value)
+                    ->when(
+                        $clicks !== null,
+                        static fn ($query) => $query->whereRaw(
+                            '(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))',
+                            [$clicks, $clicks, $after],
+                        ),
+                    )
+                    ->orderByRaw('COALESCE(clicks, 0) DESC')
+                    ->orderBy('c.id')
+                    ->limit(self::PAGE + 1)
+                    ->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']),
+            ),
         );
 
         return [
@@ -76,23 +81,27 @@ final class ReleaseScreen
             'senders' => self::senders($store),
             'addressClashes' => Records::of(
                 ClashingAddress::class,
-                DB::table('address_changes')
-                    ->join('pages', 'pages.id', '=', 'page_id')
-                    ->where('address_changes.store_id', $store->id)
-                    ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
-                    ->orderBy('address_changes.id')
-                    ->limit(100)
-                    ->get(['address_changes.*', 'pages.url']),
+                Rows::of(
+                    DB::table('address_changes')
+                        ->join('pages', 'pages.id', '=', 'page_id')
+                        ->where('address_changes.store_id', $store->id)
+                        ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
+                        ->orderBy('address_changes.id')
+                        ->limit(100)
+                        ->get(['address_changes.*', 'pages.url']),
+                ),
             ),
             'clashes' => self::clashes($store),
             'releases' => Records::of(
                 Batch::class,
-                DB::table('release_batches')
-                    ->leftJoin('users', 'users.id', '=', 'user_id')
-                    ->where('store_id', $store->id)
-                    ->orderByDesc('release_batches.id')
-                    ->limit(20)
-                    ->get(['release_batches.*', 'users.name as user_name']),
+                Rows::of(
+                    DB::table('release_batches')
+                        ->leftJoin('users', 'users.id', '=', 'user_id')
+                        ->where('store_id', $store->id)
+                        ->orderByDesc('release_batches.id')
+                        ->limit(20)
+                        ->get(['release_batches.*', 'users.name as user_name']),
+                ),
             ),
         ];
     }
@@ -119,10 +128,12 @@ final class ReleaseScreen
     {
         return Records::of(
             ClashingText::class,
-            self::drafts($store, DraftState::Clash)
-                ->orderBy('drafts.id')
-                ->limit(100)
-                ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']),
+            Rows::of(
+                self::drafts($store, DraftState::Clash)
+                    ->orderBy('drafts.id')
+                    ->limit(100)
+                    ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']),
+            ),
         );
     }
 

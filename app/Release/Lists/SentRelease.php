@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Release\Handing\Handover;
@@ -26,11 +27,13 @@ final class SentRelease
 
     public static function find(Store $store, int $release): ?Batch
     {
-        $row = DB::table('release_batches')
-            ->leftJoin('users', 'users.id', '=', 'user_id')
-            ->where('store_id', $store->id)
-            ->where('release_batches.id', $release)
-            ->first(['release_batches.*', 'users.name as user_name']);
+        $row = Rows::maybe(
+            DB::table('release_batches')
+                ->leftJoin('users', 'users.id', '=', 'user_id')
+                ->where('store_id', $store->id)
+                ->where('release_batches.id', $release)
+                ->first(['release_batches.*', 'users.name as user_name']),
+        );
 
         return Records::one(Batch::class, $row);
     }
@@ -38,11 +41,9 @@ final class SentRelease
     /** @return list<Batch> the newest first */
     public static function latest(Store $store): array
     {
-        $rows = DB::table('release_batches')
-            ->where('store_id', $store->id)
-            ->orderByDesc('id')
-            ->limit(self::MOST)
-            ->get();
+        $rows = Rows::of(
+            DB::table('release_batches')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get(),
+        );
 
         return Records::of(Batch::class, $rows);
     }
@@ -53,26 +54,28 @@ final class SentRelease
         $release = $row->id;
         $items = Records::of(
             ListedItem::class,
-            DB::table('release_items')
-                ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
-                ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
-                ->where('release_id', $release)
-                ->when(
-                    is_string($request->query('state')),
-                    static fn ($query) => $query->where('state', $request->query('state')),
-                )
-                ->when(
-                    is_string($request->query('seen')),
-                    static fn ($query) => $query->where('seen', $request->query('seen')),
-                )
-                ->where('release_items.id', '>', (int) $request->query('after', '0'))
-                ->orderBy('release_items.id')
-                ->limit(self::PAGE + 1)
-                ->get([
-                    'release_items.*',
-                    DB::raw('COALESCE(pages.url, resources.name) AS name'),
-                    DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
-                ]),
+            Rows::of(
+                DB::table('release_items')
+                    ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+                    ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+                    ->where('release_id', $release)
+                    ->when(
+                        is_string($request->query('state')),
+                        static fn ($query) => $query->where('state', $request->query('state')),
+                    )
+                    ->when(
+                        is_string($request->query('seen')),
+                        static fn ($query) => $query->where('seen', $request->query('seen')),
+                    )
+                    ->where('release_items.id', '>', (int) $request->query('after', '0'))
+                    ->orderBy('release_items.id')
+                    ->limit(self::PAGE + 1)
+                    ->get([
+                        'release_items.*',
+                        DB::raw('COALESCE(pages.url, resources.name) AS name'),
+                        DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
+                    ]),
+            ),
         );
 
         return [

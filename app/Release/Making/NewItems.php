@@ -11,6 +11,7 @@ use App\Changes\ShownPart;
 use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Release\Handing\Way;
 use App\Release\Handing\Ways;
 use App\Release\Items\FieldChange;
@@ -44,21 +45,26 @@ final readonly class NewItems
         foreach ($drafts->groupBy('resourceId')->chunk(500) as $chunk) {
             $ids = array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all());
             $this->ways->lookUp($ids);
-            $resources = DB::table('resources')->whereIn('id', $ids)->get()->keyBy('id');
-            $shown = DB::table('resource_texts')->whereIn('resource_id', $ids)->get()->groupBy('resource_id');
+            $resources = Rows::of(DB::table('resources')->whereIn('id', $ids)->get())->keyBy('id');
+            $shown = Rows::of(DB::table('resource_texts')->whereIn('resource_id', $ids)->get())->groupBy('resource_id');
             $rows = [];
             foreach ($chunk as $resourceId => $group) {
                 $resource =
                     $resources[$resourceId] ??
                     throw new LogicException("Draft of resource $resourceId, which is not there.");
-                $kind = PageKind::from((int) $resource->kind);
+                $kind = PageKind::from($resource->int('kind'));
                 $ways = $changes = [];
                 foreach ($group as $draft) {
-                    $way = $this->ways->ofText($draft->field, $kind, (int) $resourceId, (int) $resource->from_page > 0);
+                    $way = $this->ways->ofText(
+                        $draft->field,
+                        $kind,
+                        (int) $resourceId,
+                        $resource->int('from_page') > 0,
+                    );
                     $before = $shown->get($resourceId)?->firstWhere('field', $draft->field->value)?->shown;
                     $suffix =
                         $draft->field === TextField::Title
-                            ? $suffixes->suffix((int) $resource->market_id, $kind->value)
+                            ? $suffixes->suffix($resource->int('market_id'), $kind->value)
                             : '';
                     $after = $draft->value === '' ? null : $draft->value.$suffix;
                     $ways[$way->key()] = $way;
@@ -73,7 +79,7 @@ final readonly class NewItems
                     );
                 }
                 foreach ($ways as $key => $way) {
-                    $thing = new Thing((int) $resourceId, (string) $resource->external_id, null);
+                    $thing = new Thing((int) $resourceId, $resource->text('external_id'), null);
                     $rows[] = $this->row($way, $thing, $changes[$key]);
                 }
             }
@@ -99,18 +105,18 @@ final readonly class NewItems
             foreach ($chunk as $page => $group) {
                 $row = $pages[$page] ?? throw new LogicException("Page $page is not there.");
                 $url = PageUrl::parse($row->url) ?? throw new LogicException("Page $page has no address.");
-                $kind = PageKind::tryFrom((int) $row->kind) ?? PageKind::Other;
-                $resource = (int) $row->resourceId;
+                $kind = PageKind::tryFrom($row->kind ?? 0) ?? PageKind::Other;
+                $resource = $row->resourceId ?? 0;
                 $ways = $parts = [];
                 foreach ($group as $change) {
                     $field = $change->field;
-                    $way = $this->ways->ofAddress($field, $resource, $kind, (int) $row->fromPage > 0);
+                    $way = $this->ways->ofAddress($field, $resource, $kind, ($row->fromPage ?? 0) > 0);
                     $isOwn =
                         $this->ways->isOfResource($field, $resource, $kind) ||
                         ($way->file !== null && $field !== AddressField::Redirect);
                     $external = match (true) {
                         $field === AddressField::RobotsFile => ShopAdmin::FILE.'/robots.txt',
-                        $isOwn => (string) $row->externalId,
+                        $isOwn => $row->externalId ?? '',
                         default => ShopAdmin::ADDRESS.$url->target(),
                     };
                     $key = $way->key()." $external";
@@ -160,17 +166,19 @@ final readonly class NewItems
      */
     private function pages(array $ids): array
     {
-        $rows = DB::table('pages')
-            ->leftJoin(
-                'page_facts',
-                static fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0),
-            )
-            ->leftJoin('resources', 'resources.id', '=', 'pages.resource_id')
-            ->whereIn('pages.id', $ids)
-            ->get([
-                'pages.id', 'pages.url', 'pages.resource_id', 'resources.external_id', 'resources.kind',
-                'resources.from_page', 'canonicals', 'canonical_header', 'robots', 'redirect_url',
-            ]);
+        $rows = Rows::of(
+            DB::table('pages')
+                ->leftJoin(
+                    'page_facts',
+                    static fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0),
+                )
+                ->leftJoin('resources', 'resources.id', '=', 'pages.resource_id')
+                ->whereIn('pages.id', $ids)
+                ->get([
+                    'pages.id', 'pages.url', 'pages.resource_id', 'resources.external_id', 'resources.kind',
+                    'resources.from_page', 'canonicals', 'canonical_header', 'robots', 'redirect_url',
+                ]),
+        );
         $this->ways->lookUp(Bulk::ids($rows->all(), 'resource_id'));
 
         return array_column(Records::of(ChangedPage::class, $rows), null, 'id');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Making;
 
 use App\Changes\AddressChange;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Collection;
@@ -135,18 +136,20 @@ final readonly class Portion
         $taken = [];
         $sum = 0;
         foreach (
-            DB::table('page_index')
-                ->where('store_id', $this->store->id)
-                ->whereIn('page_id', $pages)
-                ->orderBy('clicks')
-                ->orderBy('page_id')
-                ->get(['page_id', 'clicks']) as $row
+            Rows::of(
+                DB::table('page_index')
+                    ->where('store_id', $this->store->id)
+                    ->whereIn('page_id', $pages)
+                    ->orderBy('clicks')
+                    ->orderBy('page_id')
+                    ->get(['page_id', 'clicks']),
+            ) as $row
         ) {
-            if ($sum + (int) $row->clicks > $cap) {
+            if ($sum + $row->int('clicks') > $cap) {
                 break;
             }
-            $sum += (int) $row->clicks;
-            $taken[] = (int) $row->page_id;
+            $sum += $row->int('clicks');
+            $taken[] = $row->int('page_id');
         }
         $known = DB::table('page_index')
             ->where('store_id', $this->store->id)

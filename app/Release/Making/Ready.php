@@ -10,6 +10,7 @@ use App\Changes\DraftState;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Release\Releases;
 use App\Stores\Models\Store;
@@ -30,13 +31,14 @@ final class Ready
     public static function drafts(Store $store, ?array $ids): Collection
     {
         return self::notInCampaigns(
-            self::approved(DB::table('drafts'), $store, $ids)
-                ->orderBy('resource_id')
-                ->orderBy('field')
-                ->limit(Releases::MOST_ITEMS)
-                ->lockForUpdate()
-                ->get()
-                ->map(Draft::fromRow(...)),
+            Rows::of(
+                self::approved(DB::table('drafts'), $store, $ids)
+                    ->orderBy('resource_id')
+                    ->orderBy('field')
+                    ->limit(Releases::MOST_ITEMS)
+                    ->lockForUpdate()
+                    ->get(),
+            )->map(Draft::fromRow(...)),
         );
     }
 
@@ -49,12 +51,14 @@ final class Ready
         return collect(
             Records::of(
                 AddressChange::class,
-                self::approved(DB::table('address_changes'), $store, $ids)
-                    ->orderBy('page_id')
-                    ->orderBy('field')
-                    ->limit(Releases::MOST_ITEMS)
-                    ->lockForUpdate()
-                    ->get(),
+                Rows::of(
+                    self::approved(DB::table('address_changes'), $store, $ids)
+                        ->orderBy('page_id')
+                        ->orderBy('field')
+                        ->limit(Releases::MOST_ITEMS)
+                        ->lockForUpdate()
+                        ->get(),
+                ),
             ),
         );
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Release\Planning;
 
+use App\Platform\Database\Row;
 use DateTimeImmutable;
 use DateTimeZone;
-use stdClass;
 
 /** A release that goes by itself at an hour, as its row tells it. */
 final readonly class Plan
@@ -29,20 +29,20 @@ final readonly class Plan
     ) {
     }
 
-    /** @param  stdClass  $row  of release_plans */
-    public static function fromRow(stdClass $row): self
+    /** @param  Row  $row  of release_plans */
+    public static function fromRow(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (string) $row->name,
-            new DateTimeImmutable((string) $row->sends_at, new DateTimeZone('UTC')),
-            (int) $row->part,
-            $row->after_plan === null ? null : (int) $row->after_plan,
-            PlanState::from((int) $row->state),
-            $row->note === null ? null : (string) $row->note,
-            $row->release_id === null ? null : (int) $row->release_id,
-            $row->user_id === null ? null : (int) $row->user_id,
-            (string) $row->made_at,
+            $row->int('id'),
+            $row->text('name'),
+            new DateTimeImmutable($row->text('sends_at'), new DateTimeZone('UTC')),
+            $row->int('part'),
+            $row->intOrNull('after_plan'),
+            PlanState::from($row->int('state')),
+            $row->textOrNull('note'),
+            $row->intOrNull('release_id'),
+            $row->intOrNull('user_id'),
+            $row->text('made_at'),
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Planning;
 
 use App\Facts\Calendar\Calendar;
+use App\Platform\Database\Rows;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
 use App\Release\ReleaseWish;
@@ -93,11 +94,9 @@ final class Plans
     public function sendNow(Store $store, int $id): int
     {
         return DB::transaction(function () use ($store, $id): int {
-            $row = DB::table('release_plans')
-                ->where('store_id', $store->id)
-                ->where('id', $id)
-                ->lockForUpdate()
-                ->first();
+            $row = Rows::maybe(
+                DB::table('release_plans')->where('store_id', $store->id)->where('id', $id)->lockForUpdate()->first(),
+            );
             $plan = $row === null ? null : Plan::fromRow($row);
             if ($plan === null || $plan->state === PlanState::Sent || $plan->state === PlanState::CalledOff) {
                 throw new InvalidArgumentException('It has gone already, or was called off.');
@@ -110,22 +109,24 @@ final class Plans
     /** Sends what is due, in all stores; called every minute, and safe to be called twice at once. */
     public function tick(): void
     {
-        $due = DB::table('release_plans')
-            ->where('state', PlanState::Planned->value)
-            ->where('sends_at', '<=', now())
-            ->orderBy('sends_at')
-            ->orderBy('id')
-            ->get(['id', 'store_id']);
+        $due = Rows::of(
+            DB::table('release_plans')
+                ->where('state', PlanState::Planned->value)
+                ->where('sends_at', '<=', now())
+                ->orderBy('sends_at')
+                ->orderBy('id')
+                ->get(['id', 'store_id']),
+        );
         foreach ($due as $row) {
-            $store = Store::query()->find((int) $row->store_id);
-            $store !== null && $store->isAtWork() && $this->advance($store, (int) $row->id);
+            $store = Store::query()->find($row->int('store_id'));
+            $store !== null && $store->isAtWork() && $this->advance($store, $row->int('id'));
         }
     }
 
     private function advance(Store $store, int $id): void
     {
         DB::transaction(function () use ($store, $id): void {
-            $row = DB::table('release_plans')->where('id', $id)->lockForUpdate()->first();
+            $row = Rows::maybe(DB::table('release_plans')->where('id', $id)->lockForUpdate()->first());
             $plan = $row === null ? null : Plan::fromRow($row);
             if ($plan === null || $plan->state !== PlanState::Planned || $plan->sendsAt->getTimestamp() > time()) {
                 return;
@@ -178,24 +179,26 @@ final class Plans
     /** Why the rest does not go after its first part; null where nothing speaks against it. */
     private function hindrance(int $first): ?Hindrance
     {
-        $row = DB::table('release_plans')->where('id', $first)->first();
+        $row = Rows::maybe(DB::table('release_plans')->where('id', $first)->first());
         if ($row === null || $row->release_id === null) {
             return new Hindrance('Its first part did not go.', false);
         }
-        $items = DB::table('release_items')
-            ->where('release_id', $row->release_id)
-            ->selectRaw(
-                'COUNT(*) AS n, SUM(state IN (?, ?)) AS under_way, SUM(state IN (?, ?)) AS bad, '.
-                    'SUM(seen = ?) AS unseen',
-                [
-                    ItemState::Waiting->value,
-                    ItemState::Intended->value,
-                    ItemState::Refused->value,
-                    ItemState::Clash->value,
-                    'not seen',
-                ],
-            )
-            ->first();
+        $items = Rows::maybe(
+            DB::table('release_items')
+                ->where('release_id', $row->release_id)
+                ->selectRaw(
+                    'COUNT(*) AS n, SUM(state IN (?, ?)) AS under_way, SUM(state IN (?, ?)) AS bad, '.
+                        'SUM(seen = ?) AS unseen',
+                    [
+                        ItemState::Waiting->value,
+                        ItemState::Intended->value,
+                        ItemState::Refused->value,
+                        ItemState::Clash->value,
+                        'not seen',
+                    ],
+                )
+                ->first(),
+        );
         [$n, $bad, $unseen] = [(int) $items?->n, (int) $items?->bad, (int) $items?->unseen];
 
         return match (true) {

@@ -21,6 +21,7 @@ use App\Connectors\Shop\ShopResource;
 use App\Inventory\PageBook;
 use App\Inventory\Succession;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
 use App\Release\Items\ReleaseItem;
@@ -113,7 +114,7 @@ final class ItemBook
      */
     public function hinder(int $id, string $reason, ?array $theirs): void
     {
-        $item = Records::one(ReleaseItem::class, DB::table('release_items')->where('id', $id)->first());
+        $item = Records::one(ReleaseItem::class, Rows::maybe(DB::table('release_items')->where('id', $id)->first()));
         if ($item === null) {
             return;
         }
@@ -315,9 +316,9 @@ final class ItemBook
     /** @return array{bool, ?int} whether it is an undo, and who asked for it */
     private function batch(ReleaseItem $item): array
     {
-        $batch = DB::table('release_batches')->where('id', $item->releaseId)->first();
+        $batch = Rows::maybe(DB::table('release_batches')->where('id', $item->releaseId)->first());
 
-        return [$batch?->undo_of !== null, $batch?->user_id === null ? null : (int) $batch->user_id];
+        return [$batch?->undo_of !== null, $batch?->user_id === null ? null : $batch->int('user_id')];
     }
 
     /** @param  array<string, mixed>  $values */

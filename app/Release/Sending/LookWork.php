@@ -17,6 +17,7 @@ use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -76,15 +77,17 @@ final class LookWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $items = DB::table('release_items')
-                ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
-                ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
-                ->where('release_id', $run->subjectId)
-                ->whereIn('seen', ['no', 'not yet'])
-                ->whereRaw(self::isDue())
-                ->orderBy('release_items.id')
-                ->limit(30)
-                ->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]);
+            $items = Rows::of(
+                DB::table('release_items')
+                    ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+                    ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+                    ->where('release_id', $run->subjectId)
+                    ->whereIn('seen', ['no', 'not yet'])
+                    ->whereRaw(self::isDue())
+                    ->orderBy('release_items.id')
+                    ->limit(30)
+                    ->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]),
+            );
             if ($items->isEmpty()) {
                 return $this->sleepOrEnd($run);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Sending;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Work\SliceEnd;
 use App\Release\Items\ItemState;
 use App\Release\Items\ReleaseItem;
@@ -101,9 +102,9 @@ final class SendLane
     {
         // Intents first: whatever may have been sent is settled before anything new is.
         $row =
-            $this->open(ItemState::Intended)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
-            ($this->open(ItemState::Waiting)->whereRaw(self::IS_DUE)->orderBy('id')->first() ??
-                $this->open(ItemState::Waiting, ItemState::Intended)->orderBy('not_before')->first());
+            Rows::maybe($this->open(ItemState::Intended)->whereRaw(self::IS_DUE)->orderBy('id')->first()) ??
+            (Rows::maybe($this->open(ItemState::Waiting)->whereRaw(self::IS_DUE)->orderBy('id')->first()) ??
+                Rows::maybe($this->open(ItemState::Waiting, ItemState::Intended)->orderBy('not_before')->first()));
 
         return Records::one(ReleaseItem::class, $row);
     }

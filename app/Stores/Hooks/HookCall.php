@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Hooks;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** One call of a store's script: what is told, and how far it is. */
 final readonly class HookCall
@@ -22,18 +22,18 @@ final readonly class HookCall
     ) {
     }
 
-    public static function from(stdClass $row): self
+    public static function from(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            (int) $row->store_id,
-            (string) $row->event,
-            (string) $row->body,
-            (string) $row->state,
-            (int) $row->tries,
-            $row->status === null ? null : (int) $row->status,
+            $row->int('id'),
+            $row->int('store_id'),
+            $row->text('event'),
+            $row->text('body'),
+            $row->text('state'),
+            $row->int('tries'),
+            $row->intOrNull('status'),
             $row->problem,
-            (string) $row->created_at,
+            $row->text('created_at'),
         );
     }
 

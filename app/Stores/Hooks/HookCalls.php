@@ -6,6 +6,7 @@ namespace App\Stores\Hooks;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Database\Rows;
 use App\Platform\Work\Events\WorkEnded;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
@@ -61,8 +62,8 @@ final readonly class HookCalls
     /** Calls once, at once; null where no address is set. */
     public function trial(Store $store): ?HookCall
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first();
-        if ($row === null || (string) $row->url === '') {
+        $row = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first());
+        if ($row === null || $row->text('url') === '') {
             return null;
         }
         $call = $this->keep($store, 'trial', ['words' => 'Somebody tries whether this address takes calls.']);
@@ -75,11 +76,7 @@ final readonly class HookCalls
     public static function latest(Store $store): array
     {
         return array_values(
-            DB::table('hook_calls')
-                ->where('store_id', $store->id)
-                ->orderByDesc('id')
-                ->limit(20)
-                ->get()
+            Rows::of(DB::table('hook_calls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get())
                 ->map(HookCall::from(...))
                 ->all(),
         );
@@ -87,7 +84,7 @@ final readonly class HookCalls
 
     public static function find(int $store, int $id): ?HookCall
     {
-        $row = DB::table('hook_calls')->where('store_id', $store)->where('id', $id)->first();
+        $row = Rows::maybe(DB::table('hook_calls')->where('store_id', $store)->where('id', $id)->first());
 
         return $row === null ? null : HookCall::from($row);
     }
@@ -104,9 +101,9 @@ final readonly class HookCalls
     /** @return bool whether it was taken */
     public function try(Store $store, HookCall $call, bool $isLast): bool
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first();
+        $row = Rows::maybe(DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first());
         $url = PageUrl::parse((string) ($row->url ?? ''));
-        $secret = $row === null ? '' : Crypt::decryptString((string) $row->secret);
+        $secret = $row === null ? '' : Crypt::decryptString($row->text('secret'));
         if ($url === null || $secret === '') {
             $this->note(
                 $call,

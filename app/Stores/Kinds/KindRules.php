@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Kinds;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
@@ -20,13 +21,13 @@ final readonly class KindRules
     {
         $rules = [];
         foreach (
-            DB::table('kind_rules')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get() as $row
+            Rows::of(DB::table('kind_rules')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get()) as $row
         ) {
             $rules[] = new KindRule(
-                (string) $row->subject,
-                (string) $row->test,
-                (string) $row->value,
-                PageKind::from((int) $row->kind),
+                $row->text('subject'),
+                $row->text('test'),
+                $row->text('value'),
+                PageKind::from($row->int('kind')),
             );
         }
 

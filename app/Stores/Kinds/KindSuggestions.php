@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stores\Kinds;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Rules that would tell the kind of pages which no rule tells yet: by the structured types that most pages of a folder
@@ -100,21 +100,21 @@ final class KindSuggestions
     {
         $folders = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT i.address, f.types FROM page_index i JOIN page_facts f ON f.page_id = i.page_id
                     AND f.to_crawl = 0 WHERE i.store_id = ? AND i.kind = ? AND i.status = 200 ORDER BY i.page_id
                     LIMIT '.self::SAMPLE,
                 [$store->id, PageKind::Other->value],
             ) as $row
         ) {
-            $path = explode('?', (string) $row->address, 2)[0];
+            $path = explode('?', $row->text('address'), 2)[0];
             $first = explode('/', $path)[1] ?? '';
             if ($first === '') {
                 continue;
             }
             $folder = substr_count($path, '/') > 1 ? "/$first/" : "/$first";
             $folders[$folder]['pages'] = ($folders[$folder]['pages'] ?? 0) + 1;
-            foreach ((array) json_decode((string) $row->types, true) as $type) {
+            foreach ((array) json_decode($row->text('types'), true) as $type) {
                 $kind = is_string($type) ? self::TYPES[$type] ?? null : null;
                 if ($kind !== null) {
                     $folders[$folder]['kinds'][$kind->value] = ($folders[$folder]['kinds'][$kind->value] ?? 0) + 1;

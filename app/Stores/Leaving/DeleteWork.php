@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores\Leaving;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -120,7 +121,7 @@ final readonly class DeleteWork implements LongWork
         while (true) {
             $after = $run->number('after');
             $parents = Bulk::ids(
-                DB::select("SELECT $key AS id FROM $parent WHERE store_id = ? AND $key > ? ORDER BY $key LIMIT ?", [
+                Rows::all("SELECT $key AS id FROM $parent WHERE store_id = ? AND $key > ? ORDER BY $key LIMIT ?", [
                     $store,
                     $after,
                     self::PARENTS,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Leaving;
 
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableRows;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\LongWork;
@@ -149,11 +150,12 @@ final readonly class ExportWork implements LongWork
                     static fn (Market $market): array => $plain(MarketOptions::list($market)),
                     Markets::of($store)->all(),
                 ),
-                'kinds' => DB::table('kind_rules')
-                    ->where('store_id', $store->id)
-                    ->orderBy('place')
-                    ->get(['subject', 'test', 'value', 'kind'])
-                    ->all(),
+                'kinds' => Rows::of(
+                    DB::table('kind_rules')
+                        ->where('store_id', $store->id)
+                        ->orderBy('place')
+                        ->get(['subject', 'test', 'value', 'kind']),
+                )->all(),
             ],
             JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
         );

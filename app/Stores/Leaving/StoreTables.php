@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stores\Leaving;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use stdClass;
 
 /**
  * What belongs to a store, so that it can go with it: every table with a store_id, the tables of whose rows a store's
@@ -70,8 +70,8 @@ final class StoreTables
     public function own(): array
     {
         $tables = array_map(
-            static fn (stdClass $row): string => (string) $row->name,
-            DB::select(
+            static fn (Row $row): string => $row->text('name'),
+            Rows::all(
                 "SELECT TABLE_NAME AS name FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE()
                     AND COLUMN_NAME = 'store_id' ORDER BY TABLE_NAME",
             ),

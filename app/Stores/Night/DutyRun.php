@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stores\Night;
 
+use App\Platform\Database\Row;
 use Illuminate\Support\Carbon;
-use stdClass;
 
 /** The newest run of a duty. */
 final readonly class DutyRun
@@ -24,16 +24,16 @@ final readonly class DutyRun
     ) {
     }
 
-    /** @param  stdClass  $row  of work, with by_name */
-    public static function fromRow(stdClass $row): self
+    /** @param  Row  $row  of work, with by_name */
+    public static function fromRow(Row $row): self
     {
         return new self(
-            (string) $row->state,
-            $row->problem === null || $row->problem === '' ? null : (string) $row->problem,
-            $row->by_name === null ? null : (string) $row->by_name,
-            $row->started_at === null ? null : Carbon::parse((string) $row->started_at, 'UTC'),
-            $row->ended_at === null ? null : Carbon::parse((string) $row->ended_at, 'UTC'),
-            (int) $row->worked_ms / 1000,
+            $row->text('state'),
+            $row->problem === null || $row->problem === '' ? null : $row->text('problem'),
+            $row->textOrNull('by_name'),
+            $row->started_at === null ? null : Carbon::parse($row->text('started_at'), 'UTC'),
+            $row->ended_at === null ? null : Carbon::parse($row->text('ended_at'), 'UTC'),
+            $row->int('worked_ms') / 1000,
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stores\Night;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Duty;
 use App\Stores\Steps\StepBoard;
@@ -58,12 +59,14 @@ final readonly class NightShift
             ->selectRaw('MAX(id) AS id');
         $runs = [];
         foreach (
-            DB::table('work')
-                ->joinSub($newest, 'newest', 'newest.id', '=', 'work.id')
-                ->leftJoin('users', 'users.id', '=', 'work.user_id')
-                ->get(['work.*', 'users.name as by_name']) as $row
+            Rows::of(
+                DB::table('work')
+                    ->joinSub($newest, 'newest', 'newest.id', '=', 'work.id')
+                    ->leftJoin('users', 'users.id', '=', 'work.user_id')
+                    ->get(['work.*', 'users.name as by_name']),
+            ) as $row
         ) {
-            $runs[(string) $row->sort] = DutyRun::fromRow($row);
+            $runs[$row->text('sort')] = DutyRun::fromRow($row);
         }
 
         return $runs;

@@ -6,6 +6,7 @@ namespace App\Tend\Adding;
 
 use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -60,13 +61,15 @@ final class AddWork implements LongWork
             $anchors = new Anchors();
             $rows = [];
             foreach (
-                DB::table('tend_links')
-                    ->where('store_id', $store->id)
-                    ->where('market_id', $market->id)
-                    ->where('state', '<>', LinkState::Proposed->value)
-                    ->get(['to_page', 'anchor']) as $row
+                Rows::of(
+                    DB::table('tend_links')
+                        ->where('store_id', $store->id)
+                        ->where('market_id', $market->id)
+                        ->where('state', '<>', LinkState::Proposed->value)
+                        ->get(['to_page', 'anchor']),
+                ) as $row
             ) {
-                $anchors->take($market->id, (string) $row->anchor, (int) $row->to_page);
+                $anchors->take($market->id, $row->text('anchor'), $row->int('to_page'));
             }
             foreach ((new Proposals($store, $market, $anchors))->make(static fn () => $run->beat()) as $proposal) {
                 $rows[] = [
@@ -131,7 +134,7 @@ final class AddWork implements LongWork
     /** Depth and weight of each target with all links that are proposed or on the list. */
     private function foresee(Store $store, WorkRun $run): void
     {
-        $rows = DB::select('SELECT id, from_page, to_page FROM tend_links WHERE store_id = ? AND state IN (?, ?)', [
+        $rows = Rows::all('SELECT id, from_page, to_page FROM tend_links WHERE store_id = ? AND state IN (?, ?)', [
             $store->id,
             LinkState::Proposed->value,
             LinkState::Listed->value,
@@ -143,7 +146,7 @@ final class AddWork implements LongWork
         $reach = ReachMap::of($store);
         $links = [];
         foreach ($rows as $row) {
-            [$from, $to] = [$reach->node[(int) $row->from_page] ?? null, $reach->node[(int) $row->to_page] ?? null];
+            [$from, $to] = [$reach->node[$row->int('from_page')] ?? null, $reach->node[$row->int('to_page')] ?? null];
             if ($from !== null && $to !== null && ! isset($reach->shut[$from])) {
                 $links[] = [$from, $to];
             }
@@ -155,11 +158,11 @@ final class AddWork implements LongWork
         $weight = PageRank::of($map);
         $told = [];
         foreach ($rows as $row) {
-            $node = $reach->node[(int) $row->to_page] ?? null;
+            $node = $reach->node[$row->int('to_page')] ?? null;
             if ($node !== null) {
                 $depth = $tree->depths[$node] ?? ClickTree::UNREACHED;
                 $told[] = [
-                    (int) $row->id,
+                    $row->int('id'),
                     $depth === ClickTree::UNREACHED ? DepthRebuild::UNREACHED : $depth,
                     (int) round(self::BILLION * $weight[$node]),
                 ];

@@ -8,6 +8,8 @@ use App\Inventory\Index\RepeatedLines;
 use App\Inventory\KeptDetails;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -17,7 +19,6 @@ use App\Tend\Reach\Role;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PageWordIndex;
-use stdClass;
 
 /**
  * Proposes links of a market to the pages that need them: orphans, pages that are too deep, important ones that few
@@ -84,7 +85,7 @@ final class Proposals
             $linked = $this->linked($pages);
             $leads = PageTerms::leads($pages);
             foreach ($some as $target) {
-                $page = (int) $target->page_id;
+                $page = $target->int('page_id');
                 $choices = array_values(array_filter([(string) ($leads[$page] ?? ''), self::name($target)]));
                 $sources = $this->sources($target, $linked[$page] ?? []);
                 $anchor = $sources === [] ? null : $this->anchors->for($this->market->id, $page, $choices);
@@ -117,13 +118,13 @@ final class Proposals
         }
     }
 
-    /** @return list<stdClass> pages in need, most worth first */
+    /** @return list<Row> pages in need, most worth first */
     private function targets(): array
     {
         $types = Bulk::list([FindingType::Orphan->value, FindingType::TooDeep->value, FindingType::FewLinks->value]);
 
         return array_values(
-            DB::select(
+            Rows::all(
                 "SELECT t.page_id, t.kind, t.role, t.depth, t.worth, f.title, JSON_VALUE(f.h1s, '$[0]') AS h1
                     FROM (SELECT DISTINCT page_id FROM tend_findings WHERE store_id = ? AND state = ?
                     AND type IN ($types) UNION SELECT page_id FROM tend_pages WHERE store_id = ? AND kind = ? AND
@@ -153,10 +154,10 @@ final class Proposals
      * @param  array<int, true>  $linked  pages that link there already
      * @return array<int, array{LinkReason, float}> the pages that should link there, the best first
      */
-    private function sources(stdClass $target, array $linked): array
+    private function sources(Row $target, array $linked): array
     {
-        $page = (int) $target->page_id;
-        $found = match (PageKind::from((int) $target->kind)) {
+        $page = $target->int('page_id');
+        $found = match (PageKind::from($target->int('kind'))) {
             PageKind::Collection => [
                 ...$this->asked($this->products($page), LinkReason::ProductToCollection),
                 ...$this->asked($this->siblings($page), LinkReason::CollectionToSibling),
@@ -253,8 +254,8 @@ final class Proposals
     private function ranked(string $sql, array $values, float $first): array
     {
         $ranked = [];
-        foreach (DB::select($sql, $values) as $nth => $row) {
-            $ranked[(int) $row->page_id] = $first * 0.95 ** $nth;
+        foreach (Rows::all($sql, $values) as $nth => $row) {
+            $ranked[$row->int('page_id')] = $first * 0.95 ** $nth;
         }
 
         return $ranked;
@@ -288,8 +289,8 @@ final class Proposals
     private function readArticles(Closure $beat): void
     {
         $read = 0;
-        for ($after = 0; $read < self::ARTICLES; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; $read < self::ARTICLES; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT t.page_id, d.text FROM tend_pages t JOIN page_details d ON d.page_id = t.page_id
                     WHERE t.store_id = ? AND t.market_id = ? AND t.kind = ? AND t.indexable = 1 AND t.depth < 65535
                     AND t.page_id > ? ORDER BY t.page_id LIMIT '.self::PORTION,
@@ -302,7 +303,7 @@ final class Proposals
             foreach ($rows as $row) {
                 $text = $this->frame->ownText(KeptDetails::textOf($row->text));
                 foreach (PageWordIndex::forms($text, $this->market->language) as $form) {
-                    $this->articles[$form][(int) $row->page_id] = true;
+                    $this->articles[$form][$row->int('page_id')] = true;
                 }
             }
             $beat();
@@ -317,14 +318,14 @@ final class Proposals
     {
         $linked = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT to_page, from_page FROM links WHERE store_id = ? AND rel = 0 AND to_page IN ('.
                     Bulk::list($pages).
                     ')',
                 [$this->store->id],
             ) as $row
         ) {
-            $linked[(int) $row->to_page][(int) $row->from_page] = true;
+            $linked[$row->int('to_page')][$row->int('from_page')] = true;
         }
 
         return $linked;
@@ -337,10 +338,10 @@ final class Proposals
         return $this->frame->ownText(KeptDetails::textOf(is_string($text) ? $text : null));
     }
 
-    private static function name(stdClass $target): string
+    private static function name(Row $target): string
     {
-        $title = trim((preg_split('/\s+[|\-–—·»]\s+|:\s+/u', (string) $target->title) ?: [''])[0]);
-        $h1 = trim((string) $target->h1);
+        $title = trim((preg_split('/\s+[|\-–—·»]\s+|:\s+/u', $target->text('title')) ?: [''])[0]);
+        $h1 = trim($target->text('h1'));
 
         return $h1 !== '' && mb_strlen($h1) <= 70 ? $h1 : $title;
     }

@@ -9,15 +9,15 @@ use App\Connectors\Http\HttpRequest;
 use App\Inventory\KeptDetails;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Tend\Finding\Finds;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Asks the images of the pages of most worth, and the pages of other sites that they link to, whether they are there:
@@ -70,7 +70,7 @@ final readonly class AskWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT t.page_id, t.worth, d.details FROM (SELECT page_id, worth FROM tend_pages WHERE store_id = ?
                     AND indexable = 1'.
                     ($after === null ? '' : ' AND (worth < ? OR (worth = ? AND page_id < ?))').
@@ -84,7 +84,7 @@ final readonly class AskWork implements LongWork
             }
             $this->ask($store, $run, $this->unasked($store, self::addresses($rows)));
             $last = $rows[count($rows) - 1];
-            $after = [(float) $last->worth, (int) $last->page_id];
+            $after = [$last->number('worth'), $last->int('page_id')];
             $done += count($rows);
             $run->beat(['at' => $after, 'pages' => $done], force: true);
             if ($run->timeIsUp()) {
@@ -98,7 +98,7 @@ final readonly class AskWork implements LongWork
     }
 
     /**
-     * @param  array<stdClass>  $rows
+     * @param  array<Row>  $rows
      * @return array<string, string> address by digest
      */
     private static function addresses(array $rows): array
@@ -125,14 +125,14 @@ final readonly class AskWork implements LongWork
     {
         foreach (array_chunk(array_keys($addresses), 500) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT digest FROM tend_asked WHERE store_id = ? AND asked_at > ? AND digest IN ('.
                         Bytes::list(array_map(strval(...), $some)).
                         ')',
                     [$store->id, now()->subWeeks(self::WEEKS)],
                 ) as $row
             ) {
-                unset($addresses[(string) $row->digest]);
+                unset($addresses[$row->text('digest')]);
             }
         }
 

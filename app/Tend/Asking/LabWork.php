@@ -10,6 +10,8 @@ use App\Connectors\Http\BrowserLab;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Http\LabReading;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -20,7 +22,6 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
-use stdClass;
 
 /**
  * Measures how pages come in in a browser, one after the other: of each kind those of most worth, for pages of one
@@ -80,7 +81,7 @@ final readonly class LabWork implements LongWork
     /** @return list<int> */
     private static function sample(Store $store): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT page_id FROM (SELECT page_id, ROW_NUMBER() OVER (PARTITION BY market_id, kind ORDER BY worth DESC,
                 page_id) AS place, ROW_NUMBER() OVER (ORDER BY worth DESC, page_id) AS rank_of_all FROM tend_pages
                 WHERE store_id = ? AND indexable = 1 AND is_part = 0) ranked
@@ -88,7 +89,7 @@ final readonly class LabWork implements LongWork
             [$store->id, self::OF_A_KIND, self::OF_MOST_WORTH],
         );
 
-        return array_values(array_map(static fn (stdClass $row): int => (int) $row->page_id, $rows));
+        return array_values(array_map(static fn (Row $row): int => $row->int('page_id'), $rows));
     }
 
     private static function measure(Store $store, WorkRun $run, int $page): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Console;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Console\StoreCommand;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
@@ -52,14 +53,15 @@ final class PutCommand extends StoreCommand
     private static function faulty(Store $store, FindingGroup $group): array
     {
         return Bulk::ids(
-            DB::table('tend_findings')
-                ->where('store_id', $store->id)
-                ->where('state', FindingState::Open->value)
-                ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
-                ->distinct()
-                ->orderBy('page_id')
-                ->get(['page_id'])
-                ->all(),
+            Rows::of(
+                DB::table('tend_findings')
+                    ->where('store_id', $store->id)
+                    ->where('state', FindingState::Open->value)
+                    ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
+                    ->distinct()
+                    ->orderBy('page_id')
+                    ->get(['page_id']),
+            )->all(),
             'page_id',
         );
     }
@@ -68,12 +70,13 @@ final class PutCommand extends StoreCommand
     private static function listed(Store $store): array
     {
         return Bulk::ids(
-            DB::table('tend_links')
-                ->where('store_id', $store->id)
-                ->where('state', LinkState::Listed->value)
-                ->orderBy('id')
-                ->get(['id'])
-                ->all(),
+            Rows::of(
+                DB::table('tend_links')
+                    ->where('store_id', $store->id)
+                    ->where('state', LinkState::Listed->value)
+                    ->orderBy('id')
+                    ->get(['id']),
+            )->all(),
             'id',
         );
     }

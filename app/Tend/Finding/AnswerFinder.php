@@ -6,13 +6,13 @@ namespace App\Tend\Finding;
 
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Pages that others link to and that are not there, redirect, redirect in a chain, or answer with an error. */
 final class AnswerFinder implements StoreFinder
@@ -48,8 +48,8 @@ final class AnswerFinder implements StoreFinder
         $gone = [WhyNot::ClientError, WhyNot::ServerError, WhyNot::NoAnswer, WhyNot::LooksMissing];
         $sends = [WhyNot::Redirect, WhyNot::SendsOn];
         $list = Bulk::list(array_map(static fn (WhyNot $why): int => $why->value, [...$gone, ...$sends]));
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 "SELECT page_id, kind, status, why_not, links_in, links_nav FROM page_index WHERE store_id = ?
                     AND page_id > ? AND why_not IN ($list) ORDER BY page_id LIMIT ".self::PORTION,
                 [$this->store->id, $after],
@@ -59,7 +59,7 @@ final class AnswerFinder implements StoreFinder
             }
             $this->touched = $this->touchedBy(Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
-                yield from in_array(WhyNot::from((int) $row->why_not), $sends, true)
+                yield from in_array(WhyNot::from($row->int('why_not')), $sends, true)
                     ? $this->redirecting($row)
                     : $this->missing($row);
             }
@@ -73,59 +73,59 @@ final class AnswerFinder implements StoreFinder
     {
         $redirects = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT f.page_id, f.redirect_url, t.id AS target FROM page_facts f LEFT JOIN pages t
                     ON t.store_id = f.store_id AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ?
                     AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
                 [$store->id],
             ) as $row
         ) {
-            $redirects[(int) $row->page_id] = ['to' => (int) $row->target, 'url' => (string) $row->redirect_url];
+            $redirects[$row->int('page_id')] = ['to' => $row->int('target'), 'url' => $row->text('redirect_url')];
         }
 
         return $redirects;
     }
 
     /** @return iterable<Found> */
-    private function missing(stdClass $row): iterable
+    private function missing(Row $row): iterable
     {
-        $links = (int) $row->links_in + (int) $row->links_nav;
-        $why = WhyNot::from((int) $row->why_not);
+        $links = $row->int('links_in') + $row->int('links_nav');
+        $why = WhyNot::from($row->int('why_not'));
         if ($links > 0) {
             yield new Found(
                 FindingType::LinkToMissing,
-                (int) $row->page_id,
-                ['why' => $why->value, 'place' => (int) $row->links_nav > 0 ? 'around' : 'text'],
-                ['status' => (int) $row->status, 'text' => (int) $row->links_in, 'around' => (int) $row->links_nav],
+                $row->int('page_id'),
+                ['why' => $why->value, 'place' => $row->int('links_nav') > 0 ? 'around' : 'text'],
+                ['status' => $row->int('status'), 'text' => $row->int('links_in'), 'around' => $row->int('links_nav')],
                 $links,
-                touches: $this->touched[(int) $row->page_id] ?? [0, 0.0],
+                touches: $this->touched[$row->int('page_id')] ?? [0, 0.0],
             );
         }
         if ($why === WhyNot::ServerError || $why === WhyNot::NoAnswer) {
             yield new Found(
                 FindingType::ServerError,
-                (int) $row->page_id,
-                ['status' => (int) $row->status, 'kind' => (int) $row->kind],
-                ['status' => (int) $row->status],
+                $row->int('page_id'),
+                ['status' => $row->int('status'), 'kind' => $row->int('kind')],
+                ['status' => $row->int('status')],
             );
         }
     }
 
     /** @return iterable<Found> */
-    private function redirecting(stdClass $row): iterable
+    private function redirecting(Row $row): iterable
     {
-        $links = (int) $row->links_in + (int) $row->links_nav;
-        $page = (int) $row->page_id;
+        $links = $row->int('links_in') + $row->int('links_nav');
+        $page = $row->int('page_id');
         [$end, $url, $hops] = $this->follow($page);
-        if ($links > 0 && ! PageKind::from((int) $row->kind)->isKeptOut()) {
+        if ($links > 0 && ! PageKind::from($row->int('kind'))->isKeptOut()) {
             yield new Found(
                 FindingType::LinkToRedirect,
                 $page,
-                ['place' => (int) $row->links_nav > 0 ? 'around' : 'text', 'status' => (int) $row->status],
+                ['place' => $row->int('links_nav') > 0 ? 'around' : 'text', 'status' => $row->int('status')],
                 [
-                    'status' => (int) $row->status,
-                    'text' => (int) $row->links_in,
-                    'around' => (int) $row->links_nav,
+                    'status' => $row->int('status'),
+                    'text' => $row->int('links_in'),
+                    'around' => $row->int('links_nav'),
                     'to' => mb_substr($url, 0, 400),
                 ],
                 $links,
@@ -168,11 +168,11 @@ final class AnswerFinder implements StoreFinder
                     GROUP BY b.block_id) s ON s.block_id = l.block_id GROUP BY l.to_page",
             ] as $sql
         ) {
-            foreach (DB::select($sql, [$this->store->id]) as $row) {
-                $before = $touched[(int) $row->to_page] ?? [0, 0.0];
-                $touched[(int) $row->to_page] = [
-                    max($before[0], (int) $row->clicks),
-                    max($before[1], (float) $row->revenue),
+            foreach (Rows::all($sql, [$this->store->id]) as $row) {
+                $before = $touched[$row->int('to_page')] ?? [0, 0.0];
+                $touched[$row->int('to_page')] = [
+                    max($before[0], $row->int('clicks')),
+                    max($before[1], $row->number('revenue')),
                 ];
             }
         }

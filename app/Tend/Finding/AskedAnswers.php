@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Images that are not there, have moved or weigh too much, and links to other sites that lead nowhere, as far as they
@@ -44,14 +44,14 @@ final class AskedAnswers implements PageFinder
         }
         $by = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT digest, status, bytes FROM tend_asked WHERE store_id = ? AND digest IN ('.
                     Bytes::list(array_map(strval(...), array_keys($images + $outgoing))).
                     ') AND (status <> 200 OR bytes > ?)',
                 [$this->store->id, self::HEAVY],
             ) as $row
         ) {
-            [$digest, $status] = [(string) $row->digest, (int) $row->status];
+            [$digest, $status] = [$row->text('digest'), $row->int('status')];
             // Some servers do not answer HEAD; what says nothing else is not called gone.
             $isGone = $status === 404 || $status === 410;
             if (isset($outgoing[$digest]) && $isGone) {
@@ -65,7 +65,7 @@ final class AskedAnswers implements PageFinder
                 default => null,
             };
             if ($type !== null) {
-                $by[$type->value][] = [mb_substr($images[$digest], 0, 200), (int) $row->bytes, $status];
+                $by[$type->value][] = [mb_substr($images[$digest], 0, 200), $row->int('bytes'), $status];
             }
         }
         foreach ($by as $type => $list) {

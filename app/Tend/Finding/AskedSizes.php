@@ -6,8 +6,8 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Quantity;
 use Orchard\Core\Claims\QuantityReader;
 
@@ -99,7 +99,7 @@ final readonly class AskedSizes
     {
         $held = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT c.collection_id, r.name, r.attributes FROM collection_pages c
                     JOIN pages p ON p.id = c.page_id JOIN resources r ON r.id = p.resource_id
                     WHERE c.store_id = ? AND c.collection_id IN ('.
@@ -108,9 +108,9 @@ final readonly class AskedSizes
                 [$this->store->id],
             ) as $row
         ) {
-            $facts = array_filter((array) json_decode((string) $row->attributes, true), is_string(...));
+            $facts = array_filter((array) json_decode($row->text('attributes'), true), is_string(...));
             foreach ($this->sizes($row->name.'; '.implode('; ', $facts)) as $quantity) {
-                $held[(int) $row->collection_id][] = $quantity;
+                $held[$row->int('collection_id')][] = $quantity;
             }
         }
 

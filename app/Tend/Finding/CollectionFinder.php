@@ -8,13 +8,13 @@ use App\Inventory\Index\RepeatedLines;
 use App\Inventory\KeptDetails;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Text\Words;
@@ -50,8 +50,8 @@ final readonly class CollectionFinder implements StoreFinder
             return;
         }
         $frame = new RepeatedLines($this->store->id);
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT t.page_id, t.market_id, t.depth, t.aim, t.links_in, t.in_navigation + t.in_header +
                     t.in_footer AS
                     around, i.h1s, d.text, (SELECT COUNT(*) FROM collection_pages c JOIN page_index p
@@ -78,28 +78,28 @@ final readonly class CollectionFinder implements StoreFinder
                 $words = Words::count($text);
                 $lacks = array_keys(
                     array_filter([
-                        'h1' => (int) $row->h1s === 0,
-                        'term' => ! isset($leads[(int) $row->page_id]),
-                        'intro' => isset($leads[(int) $row->page_id]) &&
-                            ! $this->standsEarly($text, $leads[(int) $row->page_id], (int) $row->market_id),
-                        'products' => (int) $row->products < $standard['products'],
-                        'sizes' => isset($sizes[(int) $row->page_id]),
+                        'h1' => $row->int('h1s') === 0,
+                        'term' => ! isset($leads[$row->int('page_id')]),
+                        'intro' => isset($leads[$row->int('page_id')]) &&
+                            ! $this->standsEarly($text, $leads[$row->int('page_id')], $row->int('market_id')),
+                        'products' => $row->int('products') < $standard['products'],
+                        'sizes' => isset($sizes[$row->int('page_id')]),
                         'text' => $words < $standard['words'],
-                        'links' => (int) $row->links_in < self::LINKS,
-                        'depth' => (int) $row->depth > (int) $row->aim,
-                        'menu' => (int) $row->around === 0 && (int) $row->depth > 1,
+                        'links' => $row->int('links_in') < self::LINKS,
+                        'depth' => $row->int('depth') > $row->int('aim'),
+                        'menu' => $row->int('around') === 0 && $row->int('depth') > 1,
                     ]),
                 );
                 if ($lacks !== []) {
                     yield new Found(
                         FindingType::CollectionLacks,
-                        (int) $row->page_id,
+                        $row->int('page_id'),
                         ['lacks' => $lacks[0]],
                         [
                             'lacks' => $lacks,
-                            'products' => (int) $row->products,
+                            'products' => $row->int('products'),
                             'words' => $words,
-                            'sizes' => $sizes[(int) $row->page_id] ?? [],
+                            'sizes' => $sizes[$row->int('page_id')] ?? [],
                         ],
                         count($lacks),
                     );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -40,8 +41,8 @@ final readonly class DepthFinder implements StoreFinder
     /** @return iterable<Found> */
     private function deep(): iterable
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT page_id, kind, role, depth, paging, aim FROM tend_pages WHERE store_id = ? AND indexable = 1
                     AND page_id > ? AND depth > aim AND depth < ? ORDER BY page_id LIMIT '.self::PORTION,
                 [$this->store->id, $after, DepthRebuild::UNREACHED],
@@ -51,14 +52,14 @@ final readonly class DepthFinder implements StoreFinder
             }
             foreach ($rows as $row) {
                 // Behind the parts of a list, where the way without turning them would be short enough.
-                $isPaging = (int) $row->paging > 0 && (int) $row->depth - (int) $row->paging <= (int) $row->aim;
+                $isPaging = $row->int('paging') > 0 && $row->int('depth') - $row->int('paging') <= $row->int('aim');
                 yield new Found(
                     FindingType::TooDeep,
-                    (int) $row->page_id,
-                    ['role' => (int) $row->role, 'why' => $isPaging ? 'paging' : 'deep', 'aim' => (int) $row->aim] +
-                        ((int) $row->role === Role::Any->value ? ['kind' => (int) $row->kind] : []),
-                    ['depth' => (int) $row->depth, 'paging' => (int) $row->paging, 'aim' => (int) $row->aim],
-                    (int) $row->depth,
+                    $row->int('page_id'),
+                    ['role' => $row->int('role'), 'why' => $isPaging ? 'paging' : 'deep', 'aim' => $row->int('aim')] +
+                        ($row->int('role') === Role::Any->value ? ['kind' => $row->int('kind')] : []),
+                    ['depth' => $row->int('depth'), 'paging' => $row->int('paging'), 'aim' => $row->int('aim')],
+                    $row->int('depth'),
                 );
             }
         }
@@ -71,7 +72,7 @@ final readonly class DepthFinder implements StoreFinder
             $kind = ($role === Role::MainCollection ? PageKind::Collection : PageKind::Product)->value;
             $middle = self::middle($this->store, $kind);
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, links_in, weight FROM tend_pages WHERE store_id = ? AND indexable = 1 AND role = ?
                         AND links_in < ? AND 2 * links_in <= ? AND in_navigation = 0 AND in_header = 0 AND in_footer = 0
                         AND depth < ? ORDER BY page_id',
@@ -80,9 +81,9 @@ final readonly class DepthFinder implements StoreFinder
             ) {
                 yield new Found(
                     FindingType::FewLinks,
-                    (int) $row->page_id,
+                    $row->int('page_id'),
                     ['role' => $role->value],
-                    ['links' => (int) $row->links_in, 'middle' => $middle, 'weight' => (int) $row->weight],
+                    ['links' => $row->int('links_in'), 'middle' => $middle, 'weight' => $row->int('weight')],
                 );
             }
         }

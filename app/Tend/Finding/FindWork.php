@@ -8,6 +8,7 @@ use App\Inventory\Figures;
 use App\Inventory\LastRead;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -93,11 +94,11 @@ final class FindWork implements LongWork
     /** Nothing is concluded from half a crawl: what was told by the last whole one stands, where there is one. */
     private function reach(Store $store, WorkRun $run, LastRead $read): bool
     {
-        $known = DB::table('tend_states')->where('store_id', $store->id)->first();
+        $known = Rows::maybe(DB::table('tend_states')->where('store_id', $store->id)->first());
         $aims =
             $read->isComplete || $known === null
                 ? (new ReachRebuild($store, $run, $this->figures))->work()
-                : DepthAims::fromJson((string) $known->aims);
+                : DepthAims::fromJson($known->text('aims'));
         $run->fenced(
             static fn () => DB::statement(
                 'INSERT INTO tend_states (store_id, run, found_at, crawl, is_complete, reach_crawl, aims)
@@ -132,7 +133,7 @@ final class FindWork implements LongWork
         $after = $run->number('looked_to');
         $looked = $run->number('looked');
         while (true) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details,
                     d.headers,
                     d.text FROM tend_pages t
@@ -149,7 +150,7 @@ final class FindWork implements LongWork
             }
             $listed = ListedProduct::all($store, Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
-                $after = (int) $row->page_id;
+                $after = $row->int('page_id');
                 $page = SeenPage::from($row, $listed[$after] ?? null);
                 foreach ($finders as $finder) {
                     foreach ($finder->look($page) as $found) {

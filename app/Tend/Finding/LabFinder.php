@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Tend\Finding;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Pages that came in late, moved, blocked or weighed much when they were measured in a browser. Bounds are those from
@@ -42,7 +42,7 @@ final readonly class LabFinder implements StoreFinder
     public function find(Closure $beat): iterable
     {
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT l.*, t.kind FROM tend_labs l JOIN tend_pages t ON t.store_id = l.store_id
                     AND t.page_id = l.page_id WHERE l.store_id = ? AND l.problem IS NULL AND l.measured_at > ?
                     AND t.indexable = 1',
@@ -50,22 +50,22 @@ final readonly class LabFinder implements StoreFinder
             ) as $row
         ) {
             $told = [
-                FindingType::LatePaint->value => [(int) $row->largest_ms, self::LATE],
-                FindingType::MovingPage->value => [(int) $row->shift, self::MOVING],
-                FindingType::BlockedPage->value => [(int) $row->blocked_ms, self::BLOCKED],
-                FindingType::HeavyLoad->value => [(int) $row->bytes, self::HEAVY_BYTES],
+                FindingType::LatePaint->value => [$row->int('largest_ms'), self::LATE],
+                FindingType::MovingPage->value => [$row->int('shift'), self::MOVING],
+                FindingType::BlockedPage->value => [$row->int('blocked_ms'), self::BLOCKED],
+                FindingType::HeavyLoad->value => [$row->int('bytes'), self::HEAVY_BYTES],
             ];
             foreach ($told as $type => [$value, $bound]) {
                 if ($value > $bound) {
                     yield new Found(
                         FindingType::from($type),
-                        (int) $row->page_id,
-                        ['kind' => (int) $row->kind],
+                        $row->int('page_id'),
+                        ['kind' => $row->int('kind')],
                         [
                             'value' => $value,
-                            'scripts' => (int) $row->script_bytes,
-                            'pictures' => (int) $row->image_bytes,
-                            'first' => (int) $row->first_ms,
+                            'scripts' => $row->int('script_bytes'),
+                            'pictures' => $row->int('image_bytes'),
+                            'first' => $row->int('first_ms'),
                         ],
                     );
                 }

@@ -6,10 +6,10 @@ namespace App\Tend\Finding;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Url\PageUrl;
 
@@ -95,7 +95,7 @@ final class Nearest
         $pages = [];
         foreach (array_chunk(array_keys($digests), 500) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT p.id, p.digest FROM pages p JOIN tend_pages t ON t.store_id = p.store_id AND t.page_id =
                         p.id
                         WHERE p.store_id = ? AND t.indexable = 1 AND t.depth BETWEEN 1 AND 65534 AND p.digest IN ('.
@@ -104,7 +104,7 @@ final class Nearest
                     [$this->store->id],
                 ) as $row
             ) {
-                $pages[(string) $row->digest] = (int) $row->id;
+                $pages[$row->text('digest')] = $row->int('id');
             }
         }
         $found = [];
@@ -127,7 +127,7 @@ final class Nearest
         $language = Markets::of($this->store)->find($market)->language;
         $words = new PageWordIndex($language);
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.page_id, f.title, f.h1s, p.url FROM tend_pages t JOIN pages p ON p.id = t.page_id
                     LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0 WHERE t.store_id = ?
                     AND t.market_id = ? AND t.kind = ? AND t.indexable = 1 AND t.is_part = 0 AND t.depth < 65535
@@ -135,10 +135,10 @@ final class Nearest
                 [$this->store->id, $market, $kind->value],
             ) as $row
         ) {
-            $h1s = json_decode((string) $row->h1s, true);
-            $words->add((int) $row->page_id, [
-                PageWordIndex::NAME => [is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title],
-                PageWordIndex::TITLE => [(string) $row->title, basename((string) $row->url)],
+            $h1s = json_decode($row->text('h1s'), true);
+            $words->add($row->int('page_id'), [
+                PageWordIndex::NAME => [is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : $row->text('title')],
+                PageWordIndex::TITLE => [$row->text('title'), basename($row->text('url'))],
             ]);
         }
 
@@ -153,7 +153,7 @@ final class Nearest
     {
         $of = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT m.page_id, m.collection_id FROM collection_pages m JOIN tend_pages t ON t.store_id = m.store_id
                     AND t.page_id = m.collection_id WHERE m.store_id = ? AND m.page_id IN ('.
                     Bulk::list($products).
@@ -161,7 +161,7 @@ final class Nearest
                 [$this->store->id],
             ) as $row
         ) {
-            $of[(int) $row->page_id][] = (int) $row->collection_id;
+            $of[$row->int('page_id')][] = $row->int('collection_id');
         }
 
         return $of;

@@ -9,17 +9,16 @@ use App\Inventory\PageMark;
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\PagingStep;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * Pages that search engines may list and that no followed link reaches, told apart by why, each with what should become
@@ -58,8 +57,8 @@ final class OrphanFinder implements StoreFinder
                 PageKind::Collection->value,
                 PageMark::NeedsScript->value,
             ]) !== null;
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 "SELECT t.page_id, t.market_id, t.kind, p.url, i.sources, i.clicks, i.impressions, i.orders, i.life,
                     f.title, IF(o.replaced_by = '', 0, (SELECT n.page_id FROM page_products n WHERE n.store_id =
                         t.store_id
@@ -81,21 +80,21 @@ final class OrphanFinder implements StoreFinder
             $folders = $this->nearest->folders(array_column($rows, 'url'));
             foreach ($rows as $row) {
                 $why = self::why(
-                    $ways[(int) $row->page_id] ?? [],
-                    $byScript && (int) $row->kind === PageKind::Product->value,
+                    $ways[$row->int('page_id')] ?? [],
+                    $byScript && $row->int('kind') === PageKind::Product->value,
                 );
-                [$end, $target] = $this->end($row, $folders[(string) $row->url] ?? 0);
+                [$end, $target] = $this->end($row, $folders[$row->text('url')] ?? 0);
                 yield new Found(
                     FindingType::Orphan,
-                    (int) $row->page_id,
+                    $row->int('page_id'),
                     ['why' => $why],
                     [
                         'end' => $end,
-                        'sources' => PageSource::namesOf((int) $row->sources),
-                        'backlinks' => (int) $row->backlinks,
-                        'from' => array_slice(array_column($ways[(int) $row->page_id] ?? [], 'from'), 0, 5),
+                        'sources' => PageSource::namesOf($row->int('sources')),
+                        'backlinks' => $row->int('backlinks'),
+                        'from' => array_slice(array_column($ways[$row->int('page_id')] ?? [], 'from'), 0, 5),
                     ],
-                    max(1, count($ways[(int) $row->page_id] ?? [])),
+                    max(1, count($ways[$row->int('page_id')] ?? [])),
                     $target,
                 );
             }
@@ -114,7 +113,7 @@ final class OrphanFinder implements StoreFinder
         $list = Bulk::list($pages);
         $shut = Bulk::list([WhyNot::Noindex->value, WhyNot::NoindexForOne->value]);
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT l.to_page, l.from_page, MIN(l.rel) AS rel, i.why_not IN ($shut) AS shut, t.is_shut AS
                     passes_none,
                     i.kind, p.url
@@ -130,19 +129,19 @@ final class OrphanFinder implements StoreFinder
                 [$this->store->id, $this->store->id],
             ) as $row
         ) {
-            $page = (int) $row->to_page;
+            $page = $row->int('to_page');
             if (count($ways[$page] ?? []) < self::MOST_WAYS) {
-                $url = PageUrl::parse((string) $row->url);
+                $url = PageUrl::parse($row->text('url'));
                 $isPart =
                     $url !== null &&
                     PagingStep::mayBePart($url) &&
-                    in_array((int) $row->kind, [PageKind::Collection->value, PageKind::Other->value], true);
+                    in_array($row->int('kind'), [PageKind::Collection->value, PageKind::Other->value], true);
                 $ways[$page][] = [
-                    'from' => (int) $row->from_page,
+                    'from' => $row->int('from_page'),
                     'why' => match (true) {
-                        (int) $row->rel !== 0 => 'nofollow',
-                        (int) $row->shut === 1 => 'closed',
-                        (int) $row->passes_none === 1 => 'nofollow',
+                        $row->int('rel') !== 0 => 'nofollow',
+                        $row->int('shut') === 1 => 'closed',
+                        $row->int('passes_none') === 1 => 'nofollow',
                         $isPart => 'paging',
                         default => 'orphans',
                     },
@@ -172,21 +171,24 @@ final class OrphanFinder implements StoreFinder
     }
 
     /** @return array{string, int} what should become of it, and the page that this names */
-    private function end(stdClass $row, int $folder): array
+    private function end(Row $row, int $folder): array
     {
-        $life = LifeState::tryFrom((int) $row->life) ?? LifeState::Unknown;
-        $collection = $this->nearest->collection((int) $row->market_id, (string) $row->title, (int) $row->page_id);
-        $isWanted = (int) $row->clicks > 0 || (int) $row->orders > 0 || (int) $row->backlinks > 0;
-        if ($life === LifeState::Replaced && (int) $row->replaced_by > 0) {
-            return ['redirect', (int) $row->replaced_by];
+        $life = LifeState::tryFrom($row->int('life')) ?? LifeState::Unknown;
+        $collection = $this->nearest->collection($row->int('market_id'), $row->text('title'), $row->int('page_id'));
+        $isWanted = $row->int('clicks') > 0 || $row->int('orders') > 0 || $row->int('backlinks') > 0;
+        if ($life === LifeState::Replaced && $row->int('replaced_by') > 0) {
+            return ['redirect', $row->int('replaced_by')];
         }
         if ($life === LifeState::Discontinued || $life === LifeState::Replaced) {
             return $isWanted && $collection !== 0 ? ['redirect', $collection] : ['remove', 0];
         }
         $from =
-            (int) $row->kind === PageKind::Product->value && $collection !== 0 ? $collection : ($folder ?: $collection);
+            $row->int('kind') === PageKind::Product->value && $collection !== 0
+                ? $collection
+                : ($folder ?:
+                $collection);
         // What nobody wants and no list of the shop's knows may be a campaign's: who made it is asked first.
-        $isKnown = ((int) $row->sources & (PageSource::Shop->value | PageSource::Sitemap->value)) !== 0;
+        $isKnown = ($row->int('sources') & (PageSource::Shop->value | PageSource::Sitemap->value)) !== 0;
 
         return $isWanted || $isKnown ? ['link', $from] : ['ask', $from];
     }

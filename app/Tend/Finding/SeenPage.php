@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Tend\Finding;
 
 use App\Inventory\KeptDetails;
+use App\Platform\Database\Row;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
-use stdClass;
 
 /** A page that search engines may list, as the newest crawl read it. */
 final readonly class SeenPage
@@ -35,23 +35,23 @@ final readonly class SeenPage
     ) {
     }
 
-    public static function from(stdClass $row, ?ListedProduct $listed = null): self
+    public static function from(Row $row, ?ListedProduct $listed = null): self
     {
-        $types = json_decode((string) $row->types, true);
+        $types = json_decode($row->text('types'), true);
 
         return new self(
-            (int) $row->page_id,
-            (string) $row->url,
-            PageKind::from((int) $row->kind),
-            (string) $row->title,
-            (int) $row->marks,
-            (int) $row->bytes,
-            (int) $row->response_ms,
+            $row->int('page_id'),
+            $row->text('url'),
+            PageKind::from($row->int('kind')),
+            $row->text('title'),
+            $row->int('marks'),
+            $row->int('bytes'),
+            $row->int('response_ms'),
             array_values(array_filter(is_array($types) ? $types : [], is_string(...))),
             KeptDetails::unpack($row->details),
             is_string($row->text) ? $row->text : null,
             $listed,
-            (string) $row->headers,
+            $row->text('headers'),
         );
     }
 

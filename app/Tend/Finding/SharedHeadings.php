@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Finding;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
@@ -36,11 +37,11 @@ final readonly class SharedHeadings implements StoreFinder
                 AND JSON_VALUE(f.h1s, "$[0]") <> ""',
             [$this->store->id],
         );
-        $groups = DB::select(
+        $groups = Rows::all(
             'SELECT HEX(mark) AS mark FROM shared_h1 GROUP BY shared_h1.mark HAVING COUNT(*) > 1 ORDER BY 1',
         );
         foreach ($groups as $group) {
-            yield from $this->group((string) $group->mark);
+            yield from $this->group($group->text('mark'));
         }
         DB::statement('DROP TEMPORARY TABLE IF EXISTS shared_h1');
     }
@@ -53,7 +54,7 @@ final readonly class SharedHeadings implements StoreFinder
      */
     private function group(string $mark): iterable
     {
-        $members = DB::select(
+        $members = Rows::all(
             'SELECT h.page_id, h.kind, t.is_part, SUBSTRING_INDEX(p.url, "?", 1) AS bare, p.url, p.resource_id,
                 o.number, JSON_VALUE(f.h1s, "$[0]") AS heading FROM shared_h1 h JOIN pages p ON p.id = h.page_id
                 JOIN page_facts f ON f.page_id = h.page_id AND f.to_crawl = 0
@@ -65,22 +66,22 @@ final readonly class SharedHeadings implements StoreFinder
         $things = $first = [];
         foreach ($members as $member) {
             $thing = (string) ($member->number ?: $member->resource_id ?: $member->bare);
-            $things[$thing] ??= (int) $member->page_id;
-            $first[$thing][] = (int) $member->page_id;
+            $things[$thing] ??= $member->int('page_id');
+            $first[$thing][] = $member->int('page_id');
         }
         $isBanner = count($things) >= self::BANNER;
         $pages = array_values($things);
         foreach ($members as $member) {
             $thing = (string) ($member->number ?: $member->resource_id ?: $member->bare);
-            $isCopy = $things[$thing] !== (int) $member->page_id;
+            $isCopy = $things[$thing] !== $member->int('page_id');
             if (! $isCopy && count($things) === 1) {
                 continue;
             }
-            $kind = (int) $member->kind;
-            $heading = mb_substr((string) $member->heading, 0, 120);
+            $kind = $member->int('kind');
+            $heading = mb_substr($member->text('heading'), 0, 120);
             yield new Found(
                 FindingType::SharedH1,
-                (int) $member->page_id,
+                $member->int('page_id'),
                 match (true) {
                     $isCopy => ['why' => 'copies', 'kind' => $kind],
                     $isBanner => ['why' => 'banner', 'heading' => $heading],
@@ -88,7 +89,7 @@ final readonly class SharedHeadings implements StoreFinder
                 },
                 ['heading' => $heading, 'pages' => $isCopy ? count($first[$thing]) : count($things)],
                 1,
-                $isCopy ? $things[$thing] : $pages[$pages[0] === (int) $member->page_id ? 1 : 0],
+                $isCopy ? $things[$thing] : $pages[$pages[0] === $member->int('page_id') ? 1 : 0],
             );
         }
     }

@@ -11,7 +11,6 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\MainText;
 use Orchard\Core\Text\Words;
 
@@ -168,8 +167,8 @@ final class SharedTexts implements StoreFinder
     {
         $lines = new RepeatedLines($this->store->id);
         $seen = [];
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT t.page_id, t.market_id, d.text, p.resource_id, o.number FROM tend_pages t
                     JOIN pages p ON p.id = t.page_id JOIN page_details d ON d.page_id = t.page_id
                     LEFT JOIN page_products o ON o.page_id = t.page_id WHERE t.store_id = ? AND t.indexable = 1
@@ -187,9 +186,9 @@ final class SharedTexts implements StoreFinder
                 $seen[$thing] = true;
                 $packed = '';
                 foreach (self::sentences($lines->ownText(KeptDetails::textOf($row->text))) as $text) {
-                    $packed .= self::mark((int) $row->market_id, $text).pack('n', min(65535, Words::count($text)));
+                    $packed .= self::mark($row->int('market_id'), $text).pack('n', min(65535, Words::count($text)));
                 }
-                $this->pages[(int) $row->page_id] = $packed;
+                $this->pages[$row->int('page_id')] = $packed;
             }
             $beat();
         }

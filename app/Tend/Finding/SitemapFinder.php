@@ -11,7 +11,6 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
-use Illuminate\Support\Facades\DB;
 
 /** What the shop's own sitemaps list for nothing, and what they leave out, where it has any. */
 final readonly class SitemapFinder implements StoreFinder
@@ -36,8 +35,8 @@ final readonly class SitemapFinder implements StoreFinder
         if ($any === null) {
             return;
         }
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT i.page_id, i.kind, i.status, i.why_not, i.indexable, (i.sources & ?) > 0 AS listed,
                     COALESCE(t.is_part, 0) AS is_part, COALESCE(t.indexable, 0) AS meant FROM page_index i
                     LEFT JOIN tend_pages t ON t.store_id = i.store_id AND t.page_id = i.page_id
@@ -48,16 +47,16 @@ final readonly class SitemapFinder implements StoreFinder
                 return;
             }
             foreach ($rows as $row) {
-                $why = WhyNot::from((int) $row->why_not);
-                if ((int) $row->listed === 1 && $why !== WhyNot::Indexable && $why !== WhyNot::NotFetched) {
+                $why = WhyNot::from($row->int('why_not'));
+                if ($row->int('listed') === 1 && $why !== WhyNot::Indexable && $why !== WhyNot::NotFetched) {
                     yield new Found(
                         FindingType::ListedInVain,
-                        (int) $row->page_id,
+                        $row->int('page_id'),
                         ['why' => $why->value],
-                        ['status' => (int) $row->status],
+                        ['status' => $row->int('status')],
                     );
-                } elseif ((int) $row->listed === 0 && (int) $row->meant === 1 && (int) $row->is_part === 0) {
-                    yield new Found(FindingType::NotListed, (int) $row->page_id, ['kind' => (int) $row->kind]);
+                } elseif ($row->int('listed') === 0 && $row->int('meant') === 1 && $row->int('is_part') === 0) {
+                    yield new Found(FindingType::NotListed, $row->int('page_id'), ['kind' => $row->int('kind')]);
                 }
             }
             $beat();

@@ -6,6 +6,8 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Figures;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -15,7 +17,6 @@ use App\Tend\Found\Leaves;
 use App\Tend\Found\Worth;
 use App\Tend\Reach\Cells;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Takes over what pages earn and could earn after a weighing, without looking through them again. */
 final readonly class WorthWork implements LongWork
@@ -53,7 +54,7 @@ final readonly class WorthWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT i.page_id, i.clicks, i.revenue FROM page_index i WHERE i.store_id = ? AND i.page_id > ?
                     ORDER BY i.page_id LIMIT '.self::PORTION,
                 [$store->id, $after],
@@ -65,7 +66,7 @@ final readonly class WorthWork implements LongWork
                 return SliceEnd::done();
             }
             $this->value($store, $run, $rows);
-            $after = (int) $rows[count($rows) - 1]->page_id;
+            $after = $rows[count($rows) - 1]->int('page_id');
             $run->beat(['valued_to' => $after], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
@@ -73,7 +74,7 @@ final readonly class WorthWork implements LongWork
         }
     }
 
-    /** @param  array<stdClass>  $rows */
+    /** @param  array<Row>  $rows */
     private function value(Store $store, WorkRun $run, array $rows): void
     {
         $upsides = $this->figures->of('upside', $store, Bulk::ids($rows, 'page_id'));
@@ -86,15 +87,15 @@ final readonly class WorthWork implements LongWork
             Bulk::write(
                 'new_worths',
                 ['page_id', 'clicks', 'revenue', 'upside', 'worth'],
-                array_map(static function (stdClass $row) use ($upsides): array {
-                    $upside = max(0.0, $upsides[(int) $row->page_id] ?? 0.0);
+                array_map(static function (Row $row) use ($upsides): array {
+                    $upside = max(0.0, $upsides[$row->int('page_id')] ?? 0.0);
 
                     return [
-                        (int) $row->page_id,
-                        (int) $row->clicks,
-                        (float) $row->revenue,
+                        $row->int('page_id'),
+                        $row->int('clicks'),
+                        $row->number('revenue'),
                         $upside,
-                        Worth::of((int) $row->clicks, (float) $row->revenue, $upside),
+                        Worth::of($row->int('clicks'), $row->number('revenue'), $upside),
                     ];
                 }, $rows),
             );

@@ -7,6 +7,7 @@ namespace App\Tend\Found;
 use App\Inventory\Figures;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -58,14 +59,14 @@ final class FindingBook
         $this->run->fenced(function () use ($waiting, $pages, $upsides): void {
             $numbers = [];
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, market_id, clicks, revenue FROM page_index WHERE store_id = ? AND page_id IN ('.
                         Bulk::list($pages).
                         ')',
                     [$this->store->id],
                 ) as $row
             ) {
-                $numbers[(int) $row->page_id] = $row;
+                $numbers[$row->int('page_id')] = $row;
             }
             $this->knowCauses($waiting);
             $rows = [];
@@ -74,7 +75,7 @@ final class FindingBook
                 if ($of === null) {
                     continue;
                 }
-                [$clicks, $revenue] = $found->touches ?? [(int) $of->clicks, (float) $of->revenue];
+                [$clicks, $revenue] = $found->touches ?? [$of->int('clicks'), $of->number('revenue')];
                 $upside = $found->touches === null ? max(0.0, $upsides[$found->page] ?? 0.0) : 0.0;
                 $rows[] = [
                     $this->store->id,
@@ -82,7 +83,7 @@ final class FindingBook
                     $found->page,
                     $this->causes[self::keyOf($found)],
                     FindingState::Open->value,
-                    (int) $of->market_id,
+                    $of->int('market_id'),
                     self::json($found->detail),
                     $found->spots,
                     $found->target,
@@ -169,11 +170,11 @@ final class FindingBook
             ),
         );
         foreach (
-            DB::select("SELECT id, type, digest FROM tend_causes WHERE store_id = ? AND digest IN ($digests)", [
+            Rows::all("SELECT id, type, digest FROM tend_causes WHERE store_id = ? AND digest IN ($digests)", [
                 $this->store->id,
             ]) as $row
         ) {
-            $this->causes[$row->type.bin2hex((string) $row->digest)] = (int) $row->id;
+            $this->causes[$row->type.bin2hex($row->text('digest'))] = $row->int('id');
         }
     }
 

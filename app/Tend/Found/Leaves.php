@@ -6,9 +6,10 @@ namespace App\Tend\Found;
 
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Findings that somebody leaves as they are, with the reason and the day on which they are open again. */
 final class Leaves
@@ -18,11 +19,11 @@ final class Leaves
     /** Leaves all that a cause has, now and later. */
     public static function cause(Store $store, int $cause, LeaveReason $reason): void
     {
-        $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->first();
+        $row = Rows::maybe(DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->first());
         if ($row !== null) {
             DB::transaction(static function () use ($store, $row, $reason): void {
-                self::write($store, [[(int) $row->type, 0, (string) $row->digest]], $reason);
-                self::apply($store, [(int) $row->id]);
+                self::write($store, [[$row->int('type'), 0, $row->text('digest')]], $reason);
+                self::apply($store, [$row->int('id')]);
             });
         }
     }
@@ -30,17 +31,19 @@ final class Leaves
     /** @param  list<int>  $findings */
     public static function findings(Store $store, array $findings, LeaveReason $reason): int
     {
-        $rows = DB::table('tend_findings')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $findings)
-            ->where('state', '<>', FindingState::Mended->value)
-            ->get(['type', 'page_id', 'cause_id']);
+        $rows = Rows::of(
+            DB::table('tend_findings')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $findings)
+                ->where('state', '<>', FindingState::Mended->value)
+                ->get(['type', 'page_id', 'cause_id']),
+        );
         DB::transaction(static function () use ($store, $rows, $reason): void {
             self::write(
                 $store,
                 array_values(
                     $rows
-                        ->map(static fn (stdClass $row): array => [(int) $row->type, (int) $row->page_id, self::NONE])
+                        ->map(static fn (Row $row): array => [$row->int('type'), $row->int('page_id'), self::NONE])
                         ->all(),
                 ),
                 $reason,
@@ -57,8 +60,10 @@ final class Leaves
         DB::transaction(static function () use ($store, $cause, $finding): void {
             $row =
                 $finding === null
-                    ? DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->first()
-                    : DB::table('tend_findings')->where('store_id', $store->id)->where('id', $finding)->first();
+                    ? Rows::maybe(DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->first())
+                    : Rows::maybe(
+                        DB::table('tend_findings')->where('store_id', $store->id)->where('id', $finding)->first(),
+                    );
             if ($row === null) {
                 return;
             }

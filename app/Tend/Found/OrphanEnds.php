@@ -7,6 +7,7 @@ namespace App\Tend\Found;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -23,23 +24,25 @@ final class OrphanEnds
     {
         $changes = [];
         foreach (
-            DB::table('tend_findings')
-                ->leftJoin('pages', 'pages.id', '=', 'tend_findings.target_page')
-                ->where('tend_findings.store_id', $store->id)
-                ->where('type', FindingType::Orphan->value)
-                ->where('state', FindingState::Open->value)
-                ->whereIn('tend_findings.id', $findings)
-                ->get(['tend_findings.page_id', 'tend_findings.detail', 'pages.url']) as $row
+            Rows::of(
+                DB::table('tend_findings')
+                    ->leftJoin('pages', 'pages.id', '=', 'tend_findings.target_page')
+                    ->where('tend_findings.store_id', $store->id)
+                    ->where('type', FindingType::Orphan->value)
+                    ->where('state', FindingState::Open->value)
+                    ->whereIn('tend_findings.id', $findings)
+                    ->get(['tend_findings.page_id', 'tend_findings.detail', 'pages.url']),
+            ) as $row
         ) {
-            $end = ((array) json_decode((string) $row->detail, true))['end'] ?? null;
+            $end = ((array) json_decode($row->text('detail'), true))['end'] ?? null;
             $value = match (true) {
-                $end === 'redirect' && $row->url !== null => (string) $row->url,
+                $end === 'redirect' && $row->url !== null => $row->text('url'),
                 $end === 'remove' => 'gone',
                 default => null,
             };
             if ($value !== null) {
                 $changes[] = [
-                    'page' => (int) $row->page_id,
+                    'page' => $row->int('page_id'),
                     'field' => AddressField::Redirect,
                     'value' => $value,
                     'why' => 'An orphan that is no longer sold.',

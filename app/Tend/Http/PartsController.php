@@ -65,9 +65,7 @@ final class PartsController
     {
         $row = RobotsBook::find($store, $version) ?? abort(404);
 
-        return $this->told(
-            fn (): int => $this->parts->robots($store, (string) $row->body, (string) $row->note, self::user($request)),
-        );
+        return $this->told(fn (): int => $this->parts->robots($store, $row->body, $row->note, self::user($request)));
     }
 
     /** The shop's robots.txt with a line that names our sitemaps. */

@@ -27,11 +27,13 @@ final class OnceChecks
         $live = RobotsBook::live($store);
         $body = $live->body ?? '';
         $maps = preg_match_all('/^\s*sitemap\s*:\s*(\S+)/im', $body, $found) > 0 ? $found[1] : [];
-        $home = DB::table('page_index')
-            ->join('pages', 'pages.id', '=', 'page_index.page_id')
-            ->where('page_index.store_id', $store->id)
-            ->where('pages.digest', $store->baseUrl()->digest())
-            ->first(['why_not', 'page_index.canonical']);
+        $home = Rows::maybe(
+            DB::table('page_index')
+                ->join('pages', 'pages.id', '=', 'page_index.page_id')
+                ->where('page_index.store_id', $store->id)
+                ->where('pages.digest', $store->baseUrl()->digest())
+                ->first(['why_not', 'page_index.canonical']),
+        );
         $isOpen = $live === null || RobotsTxt::fromAnswer($live->status, $body, '*')->allows('/');
         $proofs = Proofs::of($store);
         $seen = array_filter($proofs, static fn (Proof $proof): bool => $proof->seenAt !== null);
@@ -47,7 +49,7 @@ final class OnceChecks
             self::check(
                 'The home page may be listed',
                 (int) ($home->why_not ?? -1) === WhyNot::Indexable->value,
-                $home === null ? 'not crawled yet' : WhyNot::from((int) $home->why_not)->words(),
+                $home === null ? 'not crawled yet' : WhyNot::from($home->int('why_not'))->words(),
                 'gather',
             ),
             self::check('The shop is served over https', $isHttps, $isHttps ? '' : $store->base_url, 'gather'),

@@ -7,6 +7,7 @@ namespace App\Tend\Known;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -29,7 +30,7 @@ final class Proofs
     {
         return Records::of(
             Proof::class,
-            DB::table('tend_proofs')->where('store_id', $store->id)->orderBy('engine')->orderBy('id')->get(),
+            Rows::of(DB::table('tend_proofs')->where('store_id', $store->id)->orderBy('engine')->orderBy('id')->get()),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Known;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -18,12 +19,14 @@ final class Questions
     {
         return Records::of(
             Question::class,
-            DB::table('tend_questions')
-                ->where('store_id', $store->id)
-                ->where('page_id', $page)
-                ->orderByDesc('id')
-                ->limit(self::SHOWN)
-                ->get(),
+            Rows::of(
+                DB::table('tend_questions')
+                    ->where('store_id', $store->id)
+                    ->where('page_id', $page)
+                    ->orderByDesc('id')
+                    ->limit(self::SHOWN)
+                    ->get(),
+            ),
         );
     }
 

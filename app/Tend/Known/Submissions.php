@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Known;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -18,13 +19,15 @@ final class Submissions
     {
         return Records::of(
             Submission::class,
-            DB::table('tend_submissions')
-                ->leftJoin('users', 'users.id', '=', 'tend_submissions.user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('told_on')
-                ->orderByDesc('tend_submissions.id')
-                ->limit(self::SHOWN)
-                ->get(['tend_submissions.*', 'users.name as user_name']),
+            Rows::of(
+                DB::table('tend_submissions')
+                    ->leftJoin('users', 'users.id', '=', 'tend_submissions.user_id')
+                    ->where('store_id', $store->id)
+                    ->orderByDesc('told_on')
+                    ->orderByDesc('tend_submissions.id')
+                    ->limit(self::SHOWN)
+                    ->get(['tend_submissions.*', 'users.name as user_name']),
+            ),
         );
     }
 

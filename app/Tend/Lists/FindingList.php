@@ -6,6 +6,8 @@ namespace App\Tend\Lists;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
@@ -13,7 +15,6 @@ use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Leave;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Findings as screens, files and the API show them: by cause, or page by page in the order of their worth. */
 final class FindingList
@@ -28,48 +29,46 @@ final class FindingList
      */
     public static function causes(Store $store, ?array $types): array
     {
-        $rows = DB::table('tend_causes')
-            ->where('store_id', $store->id)
-            ->when(
-                $types !== null,
-                static fn ($query) => $query->whereIn(
-                    'type',
-                    array_map(static fn (FindingType $type): int => $type->value, $types ?? []),
-                ),
-            )
-            ->where('pages', '>', 0)
-            ->orderByDesc('worth')
-            ->orderByDesc('pages')
-            ->orderBy('id')
-            ->limit(300)
-            ->get()
-            ->all();
-        $leaves = DB::table('tend_leaves')
-            ->where('store_id', $store->id)
-            ->where('page_id', 0)
-            ->get()
-            ->keyBy(static fn (stdClass $leave): string => $leave->type.bin2hex((string) $leave->cause_digest));
-
-        return array_map(
-            static fn (stdClass $row): FoundCause => self::cause($row, $leaves->all()),
-            array_values($rows),
+        $rows = Rows::of(
+            DB::table('tend_causes')
+                ->where('store_id', $store->id)
+                ->when(
+                    $types !== null,
+                    static fn ($query) => $query->whereIn(
+                        'type',
+                        array_map(static fn (FindingType $type): int => $type->value, $types ?? []),
+                    ),
+                )
+                ->where('pages', '>', 0)
+                ->orderByDesc('worth')
+                ->orderByDesc('pages')
+                ->orderBy('id')
+                ->limit(300)
+                ->get(),
+        )->all();
+        $leaves = Rows::of(DB::table('tend_leaves')->where('store_id', $store->id)->where('page_id', 0)->get())->keyBy(
+            static fn (Row $leave): string => $leave->type.bin2hex($leave->text('cause_digest')),
         );
+
+        return array_map(static fn (Row $row): FoundCause => self::cause($row, $leaves->all()), array_values($rows));
     }
 
     public static function findCause(Store $store, int $id): ?FoundCause
     {
-        $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $id)->first();
+        $row = Rows::maybe(DB::table('tend_causes')->where('store_id', $store->id)->where('id', $id)->first());
         if ($row === null) {
             return null;
         }
-        $leave = DB::table('tend_leaves')
-            ->where('store_id', $store->id)
-            ->where('type', $row->type)
-            ->where('page_id', 0)
-            ->where('cause_digest', $row->digest)
-            ->first();
+        $leave = Rows::maybe(
+            DB::table('tend_leaves')
+                ->where('store_id', $store->id)
+                ->where('type', $row->type)
+                ->where('page_id', 0)
+                ->where('cause_digest', $row->digest)
+                ->first(),
+        );
 
-        return self::cause($row, $leave === null ? [] : [$row->type.bin2hex((string) $row->digest) => $leave]);
+        return self::cause($row, $leave === null ? [] : [$row->type.bin2hex($row->text('digest')) => $leave]);
     }
 
     /**
@@ -93,7 +92,7 @@ final class FindingList
             $where .= ' AND (f.worth < ? OR (f.worth = ? AND f.id < ?))';
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT * FROM (SELECT f.id, f.type, f.page_id, f.cause_id, f.state, f.detail, f.spots, f.target_page,
                 f.clicks, f.revenue, f.upside, f.worth, f.found_at, f.mended_at FROM tend_findings f WHERE $where
                 ORDER BY f.worth DESC, f.id DESC LIMIT ".
@@ -120,7 +119,7 @@ final class FindingList
         return self::told(
             $store,
             array_values(
-                DB::select(
+                Rows::all(
                     'SELECT id, type, page_id, cause_id, state, detail, spots, target_page, clicks, revenue, upside,
                         worth,
                         found_at, mended_at FROM tend_findings WHERE store_id = ? AND id IN ('.
@@ -140,12 +139,14 @@ final class FindingList
     {
         $pages = [];
         foreach (
-            DB::table('tend_findings')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $ids)
-                ->get(['id', 'page_id', 'type']) as $row
+            Rows::of(
+                DB::table('tend_findings')
+                    ->where('store_id', $store->id)
+                    ->whereIn('id', $ids)
+                    ->get(['id', 'page_id', 'type']),
+            ) as $row
         ) {
-            $pages[(int) $row->id] = ['page' => (int) $row->page_id, 'type' => (int) $row->type];
+            $pages[$row->int('id')] = ['page' => $row->int('page_id'), 'type' => $row->int('type')];
         }
 
         return $pages;
@@ -154,14 +155,16 @@ final class FindingList
     /** @return array{open: int, left: int, mended: int} pages of a group */
     public static function counts(Store $store, FindingGroup $group): array
     {
-        $sums = DB::table('tend_causes')
-            ->where('store_id', $store->id)
-            ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
-            ->selectRaw(
-                'COALESCE(SUM(pages), 0) AS open, COALESCE(SUM(left_pages), 0) AS lies, COALESCE(SUM(mended), 0) AS
+        $sums = Rows::maybe(
+            DB::table('tend_causes')
+                ->where('store_id', $store->id)
+                ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
+                ->selectRaw(
+                    'COALESCE(SUM(pages), 0) AS open, COALESCE(SUM(left_pages), 0) AS lies, COALESCE(SUM(mended), 0) AS
                     mended',
-            )
-            ->first();
+                )
+                ->first(),
+        );
 
         return [
             'open' => (int) ($sums->open ?? 0),
@@ -212,7 +215,7 @@ final class FindingList
     }
 
     /**
-     * @param  list<stdClass>  $rows  of the database
+     * @param  list<Row>  $rows  of the database
      * @return list<FoundRow>
      */
     private static function told(Store $store, array $rows): array
@@ -224,7 +227,7 @@ final class FindingList
         $urls = $titles = $causes = [];
         foreach (array_chunk($pages, 500) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND
                         f.to_crawl = 0
                         WHERE p.store_id = ? AND p.id IN ('.
@@ -233,27 +236,29 @@ final class FindingList
                     [$store->id],
                 ) as $page
             ) {
-                $urls[(int) $page->id] = (string) $page->url;
-                $titles[(int) $page->id] = (string) $page->title;
+                $urls[$page->int('id')] = $page->text('url');
+                $titles[$page->int('id')] = $page->text('title');
             }
         }
         foreach (
-            DB::table('tend_causes')
-                ->whereIn('id', array_values(array_unique(Bulk::ids($rows, 'cause_id'))))
-                ->get(['id', 'name']) as $cause
+            Rows::of(
+                DB::table('tend_causes')
+                    ->whereIn('id', array_values(array_unique(Bulk::ids($rows, 'cause_id'))))
+                    ->get(['id', 'name']),
+            ) as $cause
         ) {
-            $causes[(int) $cause->id] = Typed::map($cause->name);
+            $causes[$cause->int('id')] = Typed::map($cause->name);
         }
         foreach ($rows as $row) {
-            $row->kind = FindingType::from((int) $row->type);
-            $cause = $causes[(int) $row->cause_id] ?? [];
+            $row->kind = FindingType::from($row->int('type'));
+            $cause = $causes[$row->int('cause_id')] ?? [];
             $row->detail = Typed::map($row->detail);
-            $row->url = $urls[(int) $row->page_id] ?? '';
-            $row->title = $titles[(int) $row->page_id] ?? '';
+            $row->url = $urls[$row->int('page_id')] ?? '';
+            $row->title = $titles[$row->int('page_id')] ?? '';
             $row->target_url =
-                $urls[(int) $row->target_page] ?? (is_string($row->detail['to'] ?? null) ? $row->detail['to'] : '');
+                $urls[$row->int('target_page')] ?? (is_string($row->detail['to'] ?? null) ? $row->detail['to'] : '');
             $row->cause = CauseWords::of($row->kind, $cause);
-            $row->seen = DetailWords::of($row->kind, $row->detail, (int) $row->spots);
+            $row->seen = DetailWords::of($row->kind, $row->detail, $row->int('spots'));
             $row->repair =
                 $row->kind === FindingType::Orphan
                     ? DetailWords::end(Typed::text($row->detail['end'] ?? ''), $row->target_url !== '')
@@ -263,14 +268,14 @@ final class FindingList
         return Records::of(FoundRow::class, $rows);
     }
 
-    /** @param  array<array-key, stdClass>  $leaves */
-    private static function cause(stdClass $row, array $leaves): FoundCause
+    /** @param  array<array-key, Row>  $leaves */
+    private static function cause(Row $row, array $leaves): FoundCause
     {
         $cause = Typed::map($row->name);
-        $row->kind = FindingType::from((int) $row->type);
+        $row->kind = FindingType::from($row->int('type'));
         $row->words = CauseWords::of($row->kind, $cause);
         $row->repair = CauseWords::repair($row->kind, $cause);
-        $row->leave = Records::one(Leave::class, $leaves[$row->type.bin2hex((string) $row->digest)] ?? null);
+        $row->leave = Records::one(Leave::class, $leaves[$row->type.bin2hex($row->text('digest'))] ?? null);
 
         return Records::of(FoundCause::class, [$row])[0];
     }

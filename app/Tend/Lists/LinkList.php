@@ -34,7 +34,7 @@ final class LinkList
             $where = ' AND (worth < ? OR (worth = ? AND id < ?))';
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT l.*, a.url AS from_url, b.url AS to_url, t.clicks, t.revenue, t.upside FROM (SELECT * FROM
                 tend_links
                 WHERE store_id = ? AND state = ?$where ORDER BY worth DESC, id DESC LIMIT ".
@@ -48,7 +48,7 @@ final class LinkList
         if (count($rows) > $size) {
             array_pop($rows);
             $last = $rows[count($rows) - 1];
-            $next = json_encode((float) $last->worth, JSON_THROW_ON_ERROR).'_'.$last->id;
+            $next = json_encode($last->number('worth'), JSON_THROW_ON_ERROR).'_'.$last->id;
         }
 
         return ['rows' => Records::of(LinkRow::class, $rows), 'next' => $next];
@@ -87,7 +87,7 @@ final class LinkList
             ],
         );
 
-        return ['pages' => (int) $sums->pages, 'nearer' => (int) $sums->nearer, 'orphans' => (int) $sums->orphans];
+        return ['pages' => $sums->int('pages'), 'nearer' => $sums->int('nearer'), 'orphans' => $sums->int('orphans')];
     }
 
     /** @return \Generator<list<string|int|float|null>> what is proposed and what is on the list */

@@ -6,6 +6,8 @@ namespace App\Tend\Lists;
 
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -14,7 +16,6 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Gallery;
 use Orchard\Core\Wording\ImageAlts;
-use stdClass;
 
 /** Alt texts proposed for the images of products but the main one, whose text is written at the desk. */
 final class MadeAlts
@@ -32,7 +33,7 @@ final class MadeAlts
     /** @return Generator<list<string>> one an image, of pages that search engines may list */
     public static function rows(Store $store): Generator
     {
-        for ($after = 0; ; $after = (int) $pages[count($pages) - 1]->page_id) {
+        for ($after = 0; ; $after = $pages[count($pages) - 1]->int('page_id')) {
             $pages = self::select(
                 $store,
                 'AND t.indexable = 1 AND t.page_id > ? ORDER BY t.page_id LIMIT '.self::PORTION,
@@ -43,7 +44,7 @@ final class MadeAlts
             }
             foreach ($pages as $page) {
                 foreach (self::made($page) as $one) {
-                    yield [(string) $page->url, $one['image'], (string) $one['was'], $one['alt']];
+                    yield [$page->text('url'), $one['image'], (string) $one['was'], $one['alt']];
                 }
             }
         }
@@ -59,7 +60,7 @@ final class MadeAlts
             foreach (self::select($store, 'AND t.page_id IN ('.Bulk::list($chunk).')', []) as $page) {
                 $made = self::made($page);
                 if ($made !== []) {
-                    yield (int) $page->page_id => $made;
+                    yield $page->int('page_id') => $made;
                 }
             }
         }
@@ -103,12 +104,12 @@ final class MadeAlts
 
     /**
      * @param  list<int>  $values
-     * @return list<stdClass>
+     * @return list<Row>
      */
     private static function select(Store $store, string $where, array $values): array
     {
         return array_values(
-            DB::select(
+            Rows::all(
                 "SELECT t.page_id, p.url, f.h1s, f.title, d.details, r.name, r.attributes, m.language
                     FROM tend_pages t JOIN pages p ON p.id = t.page_id JOIN markets m ON m.id = t.market_id
                     LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
@@ -121,11 +122,11 @@ final class MadeAlts
     }
 
     /** @return list<array{image: string, was: ?string, alt: string}> in the order of the page */
-    private static function made(stdClass $page): array
+    private static function made(Row $page): array
     {
         $details = KeptDetails::unpack($page->details);
-        $h1s = json_decode((string) $page->h1s, true);
-        $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $page->title;
+        $h1s = json_decode($page->text('h1s'), true);
+        $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : $page->text('title');
         $images = Gallery::of(
             KeptDetails::images($details),
             (array) ($details['social'] ?? []),
@@ -134,16 +135,16 @@ final class MadeAlts
                 str_replace(
                     ['-', '_'],
                     ' ',
-                    basename(rawurldecode((string) parse_url((string) $page->url, PHP_URL_PATH))),
+                    basename(rawurldecode((string) parse_url($page->text('url'), PHP_URL_PATH))),
                 ),
                 $h1,
-                (string) $page->name,
+                $page->text('name'),
             ],
         );
         $alts = new ImageAlts(
-            (string) $page->name === '' ? $h1 : (string) $page->name,
-            (string) $page->language,
-            self::variants((string) $page->attributes),
+            $page->text('name') === '' ? $h1 : $page->text('name'),
+            $page->text('language'),
+            self::variants($page->text('attributes')),
         );
         $proposed = $alts->propose($images);
         $made = [];

@@ -6,15 +6,15 @@ namespace App\Tend\Lists;
 
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\ArticleMarkup;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\StructuredData\ProductData;
 use Orchard\Core\StructuredData\ProductMarkup;
-use stdClass;
 
 /** Structured data made from what is known of each product and article. */
 final class MadeMarkup
@@ -36,7 +36,7 @@ final class MadeMarkup
     /** @return Generator<list<string>> one a page that search engines may list */
     public static function rows(Store $store): Generator
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
             $rows = self::select(
                 $store,
                 'AND t.indexable = 1 AND t.page_id > ? ORDER BY t.page_id LIMIT '.self::PORTION,
@@ -48,7 +48,7 @@ final class MadeMarkup
             foreach ($rows as $row) {
                 $json = self::json($store, $row);
                 if ($json !== null) {
-                    yield [(string) $row->url, $json];
+                    yield [$row->text('url'), $json];
                 }
             }
         }
@@ -64,7 +64,7 @@ final class MadeMarkup
             foreach (self::select($store, 'AND t.page_id IN ('.Bulk::list($chunk).')', []) as $row) {
                 $json = self::json($store, $row);
                 if ($json !== null) {
-                    yield (int) $row->page_id => $json;
+                    yield $row->int('page_id') => $json;
                 }
             }
         }
@@ -80,12 +80,12 @@ final class MadeMarkup
 
     /**
      * @param  list<int>  $values
-     * @return list<stdClass>
+     * @return list<Row>
      */
     private static function select(Store $store, string $where, array $values): array
     {
         return array_values(
-            DB::select(self::SELECT.$where, [
+            Rows::all(self::SELECT.$where, [
                 $store->id,
                 PageKind::Product->value,
                 PageKind::Article->value,
@@ -95,36 +95,36 @@ final class MadeMarkup
     }
 
     /** Null where not even a name is known. */
-    private static function json(Store $store, stdClass $row, int $more = 0): ?string
+    private static function json(Store $store, Row $row, int $more = 0): ?string
     {
-        $h1s = json_decode((string) $row->h1s, true);
-        $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
+        $h1s = json_decode($row->text('h1s'), true);
+        $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : $row->text('title');
         $images = self::images($row);
         $markup =
-            (int) $row->kind === PageKind::Article->value
+            $row->int('kind') === PageKind::Article->value
                 ? (new ArticleMarkup(
-                    (string) $row->url,
+                    $row->text('url'),
                     $h1,
-                    (string) $row->description,
+                    $row->text('description'),
                     $images,
-                    (string) $row->language,
+                    $row->text('language'),
                     $store->name,
                 ))->node()
                 : ProductMarkup::of(
-                    (string) $row->url,
+                    $row->text('url'),
                     new ProductData(
-                        (string) $row->number,
-                        (string) $row->name === '' ? $h1 : (string) $row->name,
-                        $row->price === null ? null : (float) $row->price,
-                        (string) $row->currency,
-                        LifeState::tryFrom((int) $row->life) ?? LifeState::Unknown,
-                        $row->back_on === null ? null : (string) $row->back_on,
-                        (string) $row->maker,
-                        $row->rating === null ? null : (float) $row->rating,
-                        $row->reviews === null ? null : (int) $row->reviews,
+                        $row->text('number'),
+                        $row->text('name') === '' ? $h1 : $row->text('name'),
+                        $row->numberOrNull('price'),
+                        $row->text('currency'),
+                        LifeState::tryFrom($row->int('life')) ?? LifeState::Unknown,
+                        $row->textOrNull('back_on'),
+                        $row->text('maker'),
+                        $row->numberOrNull('rating'),
+                        $row->intOrNull('reviews'),
                     ),
                     $images,
-                    (string) $row->description,
+                    $row->text('description'),
                 );
 
         return $markup === []
@@ -141,7 +141,7 @@ final class MadeMarkup
     }
 
     /** @return list<string> absolute addresses */
-    private static function images(stdClass $row): array
+    private static function images(Row $row): array
     {
         $images = [];
         foreach ((array) (KeptDetails::unpack($row->details)['images'] ?? []) as $image) {

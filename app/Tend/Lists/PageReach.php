@@ -7,6 +7,7 @@ namespace App\Tend\Lists;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingState;
@@ -63,7 +64,7 @@ final class PageReach
      */
     public static function anchors(Store $store, int $page): array
     {
-        $texts = DB::select(
+        $texts = Rows::all(
             'SELECT 0 AS region, anchor, rel, COUNT(DISTINCT from_page) AS pages, MIN(from_page) AS example FROM
                 (SELECT anchor, rel, from_page FROM links WHERE store_id = ? AND to_page = ? AND from_page <> ? LIMIT '.
                 self::LOOKED_AT.
@@ -71,7 +72,7 @@ final class PageReach
                 self::ANCHORS,
             [$store->id, $page, $page],
         );
-        $around = DB::select(
+        $around = Rows::all(
             'SELECT s.region, l.anchor, l.rel, COUNT(DISTINCT l.block_id) AS blocks, (SELECT MIN(b.page_id)
                 FROM page_blocks b WHERE b.store_id = MIN(s.store_id) AND b.block_id = MIN(l.block_id)) AS example
                 FROM block_links l JOIN link_blocks s ON s.id = l.block_id WHERE l.to_page = ? AND s.store_id = ?
@@ -85,8 +86,8 @@ final class PageReach
 
         $rows = [...$texts, ...$around];
         foreach ($rows as $row) {
-            $row->example_url = Typed::text($urls[(int) $row->example] ?? '');
-            $row->place = match (Region::from((int) $row->region)) {
+            $row->example_url = Typed::text($urls[$row->int('example')] ?? '');
+            $row->place = match (Region::from($row->int('region'))) {
                 Region::Main => 'text',
                 Region::Navigation => 'navigation',
                 Region::Header => 'header',
@@ -108,7 +109,7 @@ final class PageReach
         if ($page->depth <= 1 || ! $page->indexable) {
             return [];
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT t.page_id, t.depth, p.url, f.title FROM (SELECT collection_id AS id FROM collection_pages
                 WHERE store_id = ? AND page_id = ? UNION SELECT target_page FROM tend_findings WHERE store_id = ?
                 AND page_id = ? AND type = '.
@@ -134,13 +135,13 @@ final class PageReach
         );
         $ways = [];
         foreach ($rows as $row) {
-            $if = WhatIf::link($store, (int) $row->page_id, $page->pageId);
+            $if = WhatIf::link($store, $row->int('page_id'), $page->pageId);
             $ways[] = [
-                'from' => (int) $row->page_id,
-                'url' => (string) $row->url,
-                'title' => (string) $row->title,
-                'depth' => (int) $row->depth,
-                'to' => (int) $row->depth + 1,
+                'from' => $row->int('page_id'),
+                'url' => $row->text('url'),
+                'title' => $row->text('title'),
+                'depth' => $row->int('depth'),
+                'to' => $row->int('depth') + 1,
                 'others' => $if->others(),
             ];
         }
@@ -181,7 +182,7 @@ final class PageReach
     public static function findings(Store $store, int $page): array
     {
         $ids = Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT id FROM tend_findings WHERE store_id = ? AND page_id = ? AND state <> ? ORDER BY type LIMIT 30',
                 [$store->id, $page, FindingState::Mended->value],
             ),
@@ -198,27 +199,29 @@ final class PageReach
     public static function spots(Store $store, int $page): \Generator
     {
         foreach (
-            DB::table('links')
-                ->join('pages', 'pages.id', '=', 'links.from_page')
-                ->where('links.store_id', $store->id)
-                ->where('links.to_page', $page)
-                ->orderBy('links.from_page')
-                ->orderBy('links.place')
-                ->limit(100_000)
-                ->select(['pages.url', 'links.anchor', 'links.rel', 'links.place'])
-                ->cursor() as $row
+            Rows::lazily(
+                DB::table('links')
+                    ->join('pages', 'pages.id', '=', 'links.from_page')
+                    ->where('links.store_id', $store->id)
+                    ->where('links.to_page', $page)
+                    ->orderBy('links.from_page')
+                    ->orderBy('links.place')
+                    ->limit(100_000)
+                    ->select(['pages.url', 'links.anchor', 'links.rel', 'links.place'])
+                    ->cursor(),
+            ) as $row
         ) {
             yield [
-                (string) $row->url,
+                $row->text('url'),
                 'text',
-                (int) $row->place + 1,
-                (string) $row->anchor,
-                Link::relInWords((int) $row->rel),
+                $row->int('place') + 1,
+                $row->text('anchor'),
+                Link::relInWords($row->int('rel')),
                 1,
             ];
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT s.id, s.region, l.anchor, l.rel, l.place, (SELECT MIN(b.page_id) FROM page_blocks b
                     WHERE b.store_id = s.store_id AND b.block_id = s.id) AS page_id, (SELECT COUNT(*) FROM page_blocks b
                     WHERE b.store_id = s.store_id AND b.block_id = s.id) AS pages FROM block_links l JOIN link_blocks s
@@ -228,11 +231,11 @@ final class PageReach
         ) {
             yield [
                 Typed::text(DB::table('pages')->where('id', $row->page_id)->value('url')),
-                strtolower(Region::from((int) $row->region)->name),
-                (int) $row->place + 1,
-                (string) $row->anchor,
-                Link::relInWords((int) $row->rel),
-                (int) $row->pages,
+                strtolower(Region::from($row->int('region'))->name),
+                $row->int('place') + 1,
+                $row->text('anchor'),
+                Link::relInWords($row->int('rel')),
+                $row->int('pages'),
             ];
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Known\Questions;
 use Illuminate\Http\Request;
@@ -34,14 +35,16 @@ final class PageScreen
             'alts' => MadeAlts::ofPage($store, $page),
             'lab' => Records::one(
                 LabVisit::class,
-                DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first(),
+                Rows::maybe(DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first()),
             ),
             'card' => Records::one(
                 CardTexts::class,
-                DB::table('page_facts')
-                    ->where('page_id', $page)
-                    ->where('to_crawl', 0)
-                    ->first(['title', 'description']),
+                Rows::maybe(
+                    DB::table('page_facts')
+                        ->where('page_id', $page)
+                        ->where('to_crawl', 0)
+                        ->first(['title', 'description']),
+                ),
             ),
             'questions' => Questions::of($store, $page),
         ];

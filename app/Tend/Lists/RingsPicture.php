@@ -6,9 +6,9 @@ namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Reach\Sectors;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\TreeRings;
 
 /**
@@ -121,17 +121,17 @@ final class RingsPicture
         [$where, $values] = $this->lens->narrows();
         $cells = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT sector, depth, SUM(pages) AS pages, SUM(worth) AS worth FROM tend_cells WHERE store_id = ?
                     AND depth > 0$where GROUP BY sector, depth",
                 [$this->store->id, ...$values],
             ) as $row
         ) {
-            $ring = self::ringOf((int) $row->depth);
-            $cell = $cells[(int) $row->sector][$ring] ?? ['pages' => 0, 'worth' => 0.0];
-            $cells[(int) $row->sector][$ring] = [
-                'pages' => $cell['pages'] + (int) $row->pages,
-                'worth' => $cell['worth'] + (float) $row->worth,
+            $ring = self::ringOf($row->int('depth'));
+            $cell = $cells[$row->int('sector')][$ring] ?? ['pages' => 0, 'worth' => 0.0];
+            $cells[$row->int('sector')][$ring] = [
+                'pages' => $cell['pages'] + $row->int('pages'),
+                'worth' => $cell['worth'] + $row->number('worth'),
             ];
         }
 

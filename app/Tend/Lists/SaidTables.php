@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
@@ -23,21 +24,21 @@ final class SaidTables
     public static function left(Store $store): Generator
     {
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT l.*, p.url, c.name FROM tend_leaves l LEFT JOIN pages p ON p.id = l.page_id
                     LEFT JOIN tend_causes c ON c.store_id = l.store_id AND c.type = l.type AND c.digest = l.cause_digest
                     WHERE l.store_id = ? ORDER BY l.id',
                 [$store->id],
             ) as $row
         ) {
-            $type = FindingType::from((int) $row->type);
+            $type = FindingType::from($row->int('type'));
             yield [
                 $type->key(),
-                (string) $row->url,
+                $row->text('url'),
                 $row->name === null ? '' : CauseWords::of($type, Typed::map($row->name)),
-                (string) $row->reason,
-                (string) $row->review_on,
-                (string) $row->left_at,
+                $row->text('reason'),
+                $row->text('review_on'),
+                $row->text('left_at'),
             ];
         }
     }
@@ -46,19 +47,19 @@ final class SaidTables
     public static function questions(Store $store): Generator
     {
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT q.*, p.url FROM tend_questions q JOIN pages p ON p.id = q.page_id WHERE q.store_id = ? ORDER
                     BY q.id',
                 [$store->id],
             ) as $row
         ) {
             yield [
-                (string) $row->url,
-                (string) $row->asked,
-                (string) $row->question,
-                (string) $row->asked_at,
-                (string) $row->answer,
-                (string) $row->answered_at,
+                $row->text('url'),
+                $row->text('asked'),
+                $row->text('question'),
+                $row->text('asked_at'),
+                $row->text('answer'),
+                $row->text('answered_at'),
             ];
         }
     }
@@ -66,13 +67,13 @@ final class SaidTables
     /** @return Generator<list<string|int>> every version of robots.txt */
     public static function robots(Store $store): Generator
     {
-        foreach (DB::table('tend_robots')->where('store_id', $store->id)->orderBy('id')->get() as $row) {
+        foreach (Rows::of(DB::table('tend_robots')->where('store_id', $store->id)->orderBy('id')->get()) as $row) {
             yield [
-                (string) $row->made_at,
-                (int) $row->status,
-                (string) $row->note,
-                (string) $row->body,
-                (string) $row->seen_at,
+                $row->text('made_at'),
+                $row->int('status'),
+                $row->text('note'),
+                $row->text('body'),
+                $row->text('seen_at'),
             ];
         }
     }

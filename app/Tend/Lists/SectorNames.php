@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Reach\Sectors;
 use Illuminate\Support\Facades\DB;
@@ -23,13 +24,15 @@ final class SectorNames
     {
         $names = [];
         foreach (
-            DB::table('page_facts')
-                ->where('store_id', $store->id)
-                ->where('to_crawl', 0)
-                ->whereIn('page_id', array_values(array_diff($sectors, [Sectors::ARTICLES, Sectors::NONE])))
-                ->get(['page_id', 'title', 'h1s']) as $row
+            Rows::of(
+                DB::table('page_facts')
+                    ->where('store_id', $store->id)
+                    ->where('to_crawl', 0)
+                    ->whereIn('page_id', array_values(array_diff($sectors, [Sectors::ARTICLES, Sectors::NONE])))
+                    ->get(['page_id', 'title', 'h1s']),
+            ) as $row
         ) {
-            $names[(int) $row->page_id] = self::name((string) $row->title, (string) $row->h1s);
+            $names[$row->int('page_id')] = self::name($row->text('title'), $row->text('h1s'));
         }
 
         return $names;

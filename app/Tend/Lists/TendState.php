@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -22,6 +23,6 @@ final readonly class TendState
     /** Null where the store was not looked through yet. */
     public static function of(Store $store): ?self
     {
-        return Records::one(self::class, DB::table('tend_states')->where('store_id', $store->id)->first());
+        return Records::one(self::class, Rows::maybe(DB::table('tend_states')->where('store_id', $store->id)->first()));
     }
 }

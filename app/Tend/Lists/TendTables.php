@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\Index\DepthRebuild;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
-use Illuminate\Support\Facades\DB;
 
 /** The tables that Tend gives out as files: the findings of each group, and how every page is reached. */
 final class TendTables
@@ -69,8 +69,8 @@ final class TendTables
     /** @return \Generator<list<string|int|float|null>> every page that search engines may list */
     private static function links(Store $store): \Generator
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT t.*, p.url, q.url AS parent_url FROM tend_pages t JOIN pages p ON p.id = t.page_id
                     LEFT JOIN pages q ON q.id = t.parent WHERE t.store_id = ? AND t.indexable = 1 AND t.page_id > ?
                     ORDER BY t.page_id LIMIT 2000',
@@ -80,24 +80,24 @@ final class TendTables
                 return;
             }
             foreach ($rows as $row) {
-                $isReached = (int) $row->depth !== DepthRebuild::UNREACHED;
+                $isReached = $row->int('depth') !== DepthRebuild::UNREACHED;
                 yield [
-                    (string) $row->url,
-                    PageKind::from((int) $row->kind)->key(),
-                    $isReached ? (int) $row->depth : null,
-                    $isReached ? (int) $row->paging : null,
-                    (string) $row->parent_url,
-                    (int) $row->aim,
-                    (int) $row->links_in,
-                    (int) $row->links_nofollow,
-                    (int) $row->in_navigation,
-                    (int) $row->in_header,
-                    (int) $row->in_footer,
-                    round((int) $row->weight / 1e9, 9),
-                    round((int) $row->weight_text / 1e9, 9),
-                    (int) $row->clicks,
-                    round((float) $row->revenue, 2),
-                    round((float) $row->upside, 2),
+                    $row->text('url'),
+                    PageKind::from($row->int('kind'))->key(),
+                    $isReached ? $row->int('depth') : null,
+                    $isReached ? $row->int('paging') : null,
+                    $row->text('parent_url'),
+                    $row->int('aim'),
+                    $row->int('links_in'),
+                    $row->int('links_nofollow'),
+                    $row->int('in_navigation'),
+                    $row->int('in_header'),
+                    $row->int('in_footer'),
+                    round($row->int('weight') / 1e9, 9),
+                    round($row->int('weight_text') / 1e9, 9),
+                    $row->int('clicks'),
+                    round($row->number('revenue'), 2),
+                    round($row->number('upside'), 2),
                 ];
             }
         }

@@ -8,6 +8,7 @@ use App\Changes\AddressField;
 use App\Inventory\KeptDetails;
 use App\Inventory\LastRead;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
@@ -20,7 +21,6 @@ use App\Stores\Models\Store;
 use App\Tend\Reach\Role;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\SitemapEntry;
-use stdClass;
 
 /**
  * Makes a store's sitemaps: one row of files for each kind of page and market, so that the index state of each can be
@@ -100,8 +100,8 @@ final class MapWork implements LongWork
         $hasHints = $store->options()->sitemapHints === 1;
         $today = $store->today();
         $decisive = AddressField::LAST_DECISIVE;
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 "SELECT t.page_id, t.kind, t.role, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers,
                     x.is_listed FROM
                     tend_pages t
@@ -128,14 +128,14 @@ final class MapWork implements LongWork
                 $changed = self::changed($row, $days);
                 $files->add(
                     new SitemapEntry(
-                        (string) $row->url,
+                        $row->text('url'),
                         $changed,
                         self::images($details),
-                        self::versions($details, (string) $row->url),
+                        self::versions($details, $row->text('url')),
                         $hasHints ? SitemapEntry::frequencyOf($changed, $today) : null,
-                        $hasHints ? self::priority((int) $row->kind, (int) $row->role) : null,
+                        $hasHints ? self::priority($row->int('kind'), $row->int('role')) : null,
                     ),
-                    $row->is_listed === null ? null : (int) $row->is_listed === 1,
+                    $row->intOrNull('is_listed') === 1,
                 );
             }
             $files->beat();
@@ -148,11 +148,12 @@ final class MapWork implements LongWork
      *
      * @param  array<int, string>  $days
      */
-    private static function changed(stdClass $row, array $days): ?string
+    private static function changed(Row $row, array $days): ?string
     {
-        $headers = (array) json_decode((string) $row->headers, true);
+        $headers = (array) json_decode($row->text('headers'), true);
         $said = is_string($headers['last-modified'] ?? null) ? strtotime($headers['last-modified']) : false;
-        $seen = (int) $row->changed_crawl > (int) $row->first_crawl ? $days[(int) $row->changed_crawl] ?? null : null;
+        $seen =
+            $row->int('changed_crawl') > $row->int('first_crawl') ? $days[$row->int('changed_crawl')] ?? null : null;
         $told = $said !== false && $said > 0 && $said <= time() ? gmdate('Y-m-d', $said) : null;
 
         return max($told, $seen);
@@ -221,9 +222,9 @@ final class MapWork implements LongWork
                 'urls' => $urls,
                 'left_out' => json_encode(
                     [
-                        'not_indexable' => (int) $out->not_indexable,
-                        'parts' => (int) $out->parts,
-                        'others' => max(0, $rest - (int) $out->not_indexable - (int) $out->parts),
+                        'not_indexable' => $out->int('not_indexable'),
+                        'parts' => $out->int('parts'),
+                        'others' => max(0, $rest - $out->int('not_indexable') - $out->int('parts')),
                     ],
                     JSON_THROW_ON_ERROR,
                 ),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend\Maps;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,10 @@ final class SiteMaps
     /** Null where the store has not asked for sitemaps. */
     public static function state(Store $store): ?MapState
     {
-        return Records::one(MapState::class, DB::table('tend_map_states')->where('store_id', $store->id)->first());
+        return Records::one(
+            MapState::class,
+            Rows::maybe(DB::table('tend_map_states')->where('store_id', $store->id)->first()),
+        );
     }
 
     /** @return list<MapFile> */
@@ -38,12 +42,14 @@ final class SiteMaps
     {
         return Records::of(
             MapFile::class,
-            DB::table('tend_maps')
-                ->where('store_id', $store->id)
-                ->orderBy('market_id')
-                ->orderBy('kind')
-                ->orderByRaw('LENGTH(name), name')
-                ->get(['name', 'market_id', 'kind', 'urls', 'told', 'listed', 'changed', 'made_at']),
+            Rows::of(
+                DB::table('tend_maps')
+                    ->where('store_id', $store->id)
+                    ->orderBy('market_id')
+                    ->orderBy('kind')
+                    ->orderByRaw('LENGTH(name), name')
+                    ->get(['name', 'market_id', 'kind', 'urls', 'told', 'listed', 'changed', 'made_at']),
+            ),
         );
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tend\Reach;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /**
  * How many clicks from home a page should be at most, by what it is to the store. The figures are the store's options;
@@ -37,12 +37,12 @@ final readonly class DepthAims
     {
         $index = [];
         foreach (
-            DB::select('SELECT page_id, is_listed FROM index_rows WHERE store_id = ? AND is_current = 1', [$store->id]) as $row
+            Rows::all('SELECT page_id, is_listed FROM index_rows WHERE store_id = ? AND is_current = 1', [$store->id]) as $row
         ) {
-            $depth = $depths[(int) $row->page_id] ?? null;
+            $depth = $depths[$row->int('page_id')] ?? null;
             if ($depth !== null && $row->is_listed !== null) {
                 $index[$depth] ??= [0, 0];
-                $index[$depth][0] += (int) $row->is_listed === 1 ? 1 : 0;
+                $index[$depth][0] += $row->int('is_listed') === 1 ? 1 : 0;
                 $index[$depth][1]++;
             }
         }

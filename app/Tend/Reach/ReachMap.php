@@ -6,8 +6,8 @@ namespace App\Tend\Reach;
 
 use App\Inventory\Index\StoredLinks;
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\LinkMap;
 use Orchard\Core\Robots\IndexRules;
 
@@ -44,25 +44,25 @@ final readonly class ReachMap
     {
         $shut = [];
         foreach (
-            DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND why_not IN (?, ?)', [
+            Rows::all('SELECT page_id FROM page_index WHERE store_id = ? AND why_not IN (?, ?)', [
                 $store->id,
                 WhyNot::Noindex->value,
                 WhyNot::NoindexForOne->value,
             ]) as $row
         ) {
-            $shut[$links->node[(int) $row->page_id]] = true;
+            $shut[$links->node[$row->int('page_id')]] = true;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT page_id, robots, robots_header FROM page_facts WHERE store_id = ? AND to_crawl = 0
                     AND (robots LIKE '%nofollow%' OR robots LIKE '%none%' OR robots_header LIKE '%nofollow%'
                     OR robots_header LIKE '%none%')",
                 [$store->id],
             ) as $row
         ) {
-            $directives = [(string) $row->robots, ...explode('; ', (string) $row->robots_header)];
-            if (IndexRules::from($directives)->nofollow && isset($links->node[(int) $row->page_id])) {
-                $shut[$links->node[(int) $row->page_id]] = true;
+            $directives = [$row->text('robots'), ...explode('; ', $row->text('robots_header'))];
+            if (IndexRules::from($directives)->nofollow && isset($links->node[$row->int('page_id')])) {
+                $shut[$links->node[$row->int('page_id')]] = true;
             }
         }
 

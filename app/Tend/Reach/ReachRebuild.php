@@ -8,6 +8,7 @@ use App\Inventory\Figures;
 use App\Inventory\Index\DepthRebuild;
 use App\Inventory\Index\StoredLinks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
@@ -106,23 +107,23 @@ final class ReachRebuild
         foreach (array_chunk(array_keys($links->node), self::CHUNK) as $portion) {
             $upsides = $this->figures->of('upside', $this->store, $portion);
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, kind, market_id, indexable, orders, clicks, revenue FROM page_index
                         WHERE store_id = ? AND page_id BETWEEN ? AND ?',
                     [$this->store->id, $portion[0], $portion[count($portion) - 1]],
                 ) as $row
             ) {
-                $kind = PageKind::from((int) $row->kind);
-                $upside = max(0.0, $upsides[(int) $row->page_id] ?? 0.0);
-                $pages[(int) $row->page_id] = [
-                    'kind' => (int) $row->kind,
-                    'market' => (int) $row->market_id,
-                    'indexable' => (int) $row->indexable === 1 && ! $kind->isKeptOut(),
-                    'orders' => (int) $row->orders,
-                    'clicks' => (int) $row->clicks,
-                    'revenue' => (float) $row->revenue,
+                $kind = PageKind::from($row->int('kind'));
+                $upside = max(0.0, $upsides[$row->int('page_id')] ?? 0.0);
+                $pages[$row->int('page_id')] = [
+                    'kind' => $row->int('kind'),
+                    'market' => $row->int('market_id'),
+                    'indexable' => $row->int('indexable') === 1 && ! $kind->isKeptOut(),
+                    'orders' => $row->int('orders'),
+                    'clicks' => $row->int('clicks'),
+                    'revenue' => $row->number('revenue'),
                     'upside' => $upside,
-                    'worth' => Worth::of((int) $row->clicks, (float) $row->revenue, $upside),
+                    'worth' => Worth::of($row->int('clicks'), $row->number('revenue'), $upside),
                 ];
             }
             $this->run->beat();
@@ -191,7 +192,7 @@ final class ReachRebuild
      */
     private function parts(): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT i.page_id, MIN(b.page_id) AS whole FROM page_index i JOIN page_index b ON b.store_id = i.store_id
                 AND b.address = SUBSTRING_INDEX(i.address, '?', 1) AND b.kind = i.kind AND b.market_id = i.market_id
                 JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 JOIN page_facts g ON g.page_id = b.page_id
@@ -203,7 +204,7 @@ final class ReachRebuild
         $first = [];
         // Of the addresses of one product the shop's own counts, else the shortest.
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT i.page_id, i.market_id, o.number FROM page_index i JOIN page_products o ON o.page_id = i.page_id
                     JOIN pages p ON p.id = i.page_id LEFT JOIN resources r ON r.id = p.resource_id AND r.gone = 0
                     WHERE i.store_id = ? AND i.indexable = 1 AND i.kind = ? AND o.number <> ''
@@ -213,9 +214,9 @@ final class ReachRebuild
         ) {
             $thing = $row->market_id.' '.$row->number;
             if (isset($first[$thing])) {
-                $parts[(int) $row->page_id] ??= $first[$thing];
+                $parts[$row->int('page_id')] ??= $first[$thing];
             } else {
-                $first[$thing] = (int) $row->page_id;
+                $first[$thing] = $row->int('page_id');
             }
         }
 

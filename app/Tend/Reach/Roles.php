@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tend\Reach;
 
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Which collections are main ones, and which products sell most: a fifth of each, in every market. Collections count
@@ -29,10 +29,10 @@ final class Roles
     {
         $worth = $products = [];
         foreach (
-            DB::select('SELECT page_id, collection_id FROM collection_pages WHERE store_id = ?', [$store->id]) as $row
+            Rows::all('SELECT page_id, collection_id FROM collection_pages WHERE store_id = ?', [$store->id]) as $row
         ) {
-            $collection = (int) $row->collection_id;
-            $worth[$collection] = ($worth[$collection] ?? 0.0) + ($pages[(int) $row->page_id]['worth'] ?? 0.0);
+            $collection = $row->int('collection_id');
+            $worth[$collection] = ($worth[$collection] ?? 0.0) + ($pages[$row->int('page_id')]['worth'] ?? 0.0);
             $products[$collection] = ($products[$collection] ?? 0) + 1;
         }
         $collections = $selling = $all = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tend\Reach;
 
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /**
  * With which collection each page is drawn. The collections that are drawn are picked one after the other, each the one
@@ -40,12 +40,12 @@ final class Sectors
         $products = [];
         $all = [];
         foreach (
-            DB::select('SELECT page_id, collection_id FROM collection_pages WHERE store_id = ?', [$store->id]) as $row
+            Rows::all('SELECT page_id, collection_id FROM collection_pages WHERE store_id = ?', [$store->id]) as $row
         ) {
-            $collection = $parts[(int) $row->collection_id] ?? (int) $row->collection_id;
-            if (isset($pages[(int) $row->page_id], $pages[$collection])) {
-                $products[$collection][(int) $row->page_id] = true;
-                $all[(int) $row->page_id] = true;
+            $collection = $parts[$row->int('collection_id')] ?? $row->int('collection_id');
+            if (isset($pages[$row->int('page_id')], $pages[$collection])) {
+                $products[$collection][$row->int('page_id')] = true;
+                $all[$row->int('page_id')] = true;
             }
         }
         $half = max(self::FEWEST_PAGES, count($all) / 2);

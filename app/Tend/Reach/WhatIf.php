@@ -6,9 +6,10 @@ namespace App\Tend\Reach;
 
 use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * What a link that is not there yet would change: how deep its target and all that comes nearer with it would be.
@@ -35,12 +36,12 @@ final readonly class WhatIf
     public static function link(Store $store, int $from, int $to): self
     {
         $source = $from === 0 ? null : self::page($store, $from);
-        if ($source !== null && ((int) $source->is_shut === 1 || (int) $source->depth === DepthRebuild::UNREACHED)) {
+        if ($source !== null && ($source->int('is_shut') === 1 || $source->int('depth') === DepthRebuild::UNREACHED)) {
             return new self([], true);
         }
         $depths = [];
-        $level = self::nearer($store, [$to], $source === null ? 1 : (int) $source->depth + 1, $depths);
-        for ($depth = ($source === null ? 1 : (int) $source->depth + 1) + 1; $level !== []; $depth++) {
+        $level = self::nearer($store, [$to], $source === null ? 1 : $source->int('depth') + 1, $depths);
+        for ($depth = ($source === null ? 1 : $source->int('depth') + 1) + 1; $level !== []; $depth++) {
             if (count($depths) > self::MOST) {
                 return new self($depths, false);
             }
@@ -56,9 +57,9 @@ final readonly class WhatIf
         return max(0, count($this->depths) - 1);
     }
 
-    private static function page(Store $store, int $page): ?stdClass
+    private static function page(Store $store, int $page): ?Row
     {
-        return DB::table('tend_pages')->where('store_id', $store->id)->where('page_id', $page)->first();
+        return Rows::maybe(DB::table('tend_pages')->where('store_id', $store->id)->where('page_id', $page)->first());
     }
 
     /**
@@ -75,21 +76,21 @@ final readonly class WhatIf
             $next = [];
             foreach (array_chunk($pages, 2000) as $some) {
                 foreach (
-                    DB::select(
+                    Rows::all(
                         'SELECT page_id, depth, leads_to, is_shut FROM tend_pages WHERE store_id = ? AND page_id IN ('.
                             Bulk::list($some).
                             ') AND depth > ?',
                         [$store->id, $depth],
                     ) as $row
                 ) {
-                    if (isset($depths[(int) $row->page_id])) {
+                    if (isset($depths[$row->int('page_id')])) {
                         continue;
                     }
-                    $depths[(int) $row->page_id] = $depth;
-                    if ((int) $row->leads_to !== 0) {
-                        $next[] = (int) $row->leads_to;
-                    } elseif ((int) $row->is_shut === 0) {
-                        $passing[] = (int) $row->page_id;
+                    $depths[$row->int('page_id')] = $depth;
+                    if ($row->int('leads_to') !== 0) {
+                        $next[] = $row->int('leads_to');
+                    } elseif ($row->int('is_shut') === 0) {
+                        $passing[] = $row->int('page_id');
                     }
                 }
             }
@@ -109,14 +110,14 @@ final readonly class WhatIf
         foreach (array_chunk($pages, 500) as $some) {
             $list = Bulk::list($some);
             foreach (
-                DB::select(
+                Rows::all(
                     "SELECT DISTINCT to_page FROM links WHERE store_id = ? AND from_page IN ($list) AND rel = 0
                         UNION SELECT DISTINCT l.to_page FROM page_blocks b JOIN block_links l ON l.block_id = b.block_id
                         AND l.rel = 0 WHERE b.store_id = ? AND b.page_id IN ($list)",
                     [$store->id, $store->id],
                 ) as $row
             ) {
-                $targets[(int) $row->to_page] = true;
+                $targets[$row->int('to_page')] = true;
             }
         }
 

@@ -10,6 +10,7 @@ use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Changes\ShownPart;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
 use App\Tend\Found\FindingGroup;
@@ -136,15 +137,16 @@ final readonly class Parts
     public static function pagesOf(Store $store, int $cause, int $after, int $most): array
     {
         return Bulk::ids(
-            DB::table('tend_findings')
-                ->where('store_id', $store->id)
-                ->where('cause_id', $cause)
-                ->where('state', FindingState::Open->value)
-                ->where('page_id', '>', $after)
-                ->orderBy('page_id')
-                ->limit($most)
-                ->get(['page_id'])
-                ->all(),
+            Rows::of(
+                DB::table('tend_findings')
+                    ->where('store_id', $store->id)
+                    ->where('cause_id', $cause)
+                    ->where('state', FindingState::Open->value)
+                    ->where('page_id', '>', $after)
+                    ->orderBy('page_id')
+                    ->limit($most)
+                    ->get(['page_id']),
+            )->all(),
             'page_id',
         );
     }
@@ -158,22 +160,24 @@ final readonly class Parts
      */
     public function links(Store $store, array $ids, ?int $user): int
     {
-        $links = DB::table('tend_links as l')
-            ->join('pages as p', 'p.id', '=', 'l.to_page')
-            ->where('l.store_id', $store->id)
-            ->whereIn('l.id', $ids)
-            ->where('l.state', '<>', LinkState::Live->value)
-            ->orderByDesc('l.worth')
-            ->get(['l.id', 'l.from_page', 'l.anchor', 'p.url']);
+        $links = Rows::of(
+            DB::table('tend_links as l')
+                ->join('pages as p', 'p.id', '=', 'l.to_page')
+                ->where('l.store_id', $store->id)
+                ->whereIn('l.id', $ids)
+                ->where('l.state', '<>', LinkState::Live->value)
+                ->orderByDesc('l.worth')
+                ->get(['l.id', 'l.from_page', 'l.anchor', 'p.url']),
+        );
         $pages = array_values(array_unique(Bulk::ids($links->all(), 'from_page')));
         $held = self::held($store, AddressField::RelatedLinks, $pages);
         $byPage = [];
         foreach ($links as $link) {
-            $page = (int) $link->from_page;
+            $page = $link->int('from_page');
             $byPage[$page] ??= ShownPart::links($held[$page] ?? '');
-            $target = self::within($store, (string) $link->url);
+            $target = self::within($store, $link->text('url'));
             if (! in_array($target, array_column($byPage[$page], 'url'), true)) {
-                $byPage[$page][] = ['url' => $target, 'text' => (string) $link->anchor];
+                $byPage[$page][] = ['url' => $target, 'text' => $link->text('anchor')];
             }
         }
         $put = [];

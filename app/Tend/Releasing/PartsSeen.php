@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\ShownPart;
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Tend\Robots\RobotsBook;
 use Generator;
@@ -44,8 +45,8 @@ final class PartsSeen
     /** @return Generator<int, array<int, ?string>> */
     private static function shown(Store $store): Generator
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT s.page_id, p.url, d.details, f.status FROM (SELECT DISTINCT page_id FROM address_states
                     WHERE store_id = ? AND field IN ('.
                     Bulk::list(self::fields()).
@@ -59,20 +60,21 @@ final class PartsSeen
                 return;
             }
             $links = self::links(Bulk::ids($rows, 'page_id'), $store);
-            $released = DB::table('address_states')
-                ->whereIn('page_id', Bulk::ids($rows, 'page_id'))
-                ->whereIn('field', self::fields())
-                ->whereNotNull('shown')
-                ->get(['page_id', 'field', 'shown'])
-                ->groupBy('page_id');
+            $released = Rows::of(
+                DB::table('address_states')
+                    ->whereIn('page_id', Bulk::ids($rows, 'page_id'))
+                    ->whereIn('field', self::fields())
+                    ->whereNotNull('shown')
+                    ->get(['page_id', 'field', 'shown']),
+            )->groupBy('page_id');
             foreach ($rows as $row) {
-                $page = (int) $row->page_id;
+                $page = $row->int('page_id');
                 $told = [];
                 foreach ($released->get($page) ?? [] as $state) {
-                    $field = AddressField::from((int) $state->field);
+                    $field = AddressField::from($state->int('field'));
                     $now = match (true) {
                         $field === AddressField::RobotsFile => self::robots($store),
-                        (int) $row->status !== 200 => null,
+                        $row->int('status') !== 200 => null,
                         $field === AddressField::StructuredData => ShownPart::json(
                             array_values((array) (KeptDetails::unpack($row->details)['structured'] ?? [])),
                         ),
@@ -83,8 +85,8 @@ final class PartsSeen
                     };
                     // What was released stands for itself, however much stands around it.
                     $told[$field->value] =
-                        $now !== null && ShownPart::holds($field, (string) $state->shown, $now)
-                            ? (string) $state->shown
+                        $now !== null && ShownPart::holds($field, $state->text('shown'), $now)
+                            ? $state->text('shown')
                             : ($now === null
                                 ? null
                                 : ShownPart::brief($field, $now));
@@ -102,7 +104,7 @@ final class PartsSeen
     {
         $links = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT l.from_page, p.url, l.anchor FROM links l JOIN pages p ON p.id = l.to_page WHERE l.store_id = ?
                     AND l.from_page IN ('.
                     Bulk::list($pages).
@@ -110,10 +112,10 @@ final class PartsSeen
                 [$store->id],
             ) as $row
         ) {
-            $url = PageUrl::parse((string) $row->url);
-            $links[(int) $row->from_page][] = [
-                'url' => $url?->text() ?? (string) $row->url,
-                'text' => (string) $row->anchor,
+            $url = PageUrl::parse($row->text('url'));
+            $links[$row->int('from_page')][] = [
+                'url' => $url?->text() ?? $row->text('url'),
+                'text' => $row->text('anchor'),
             ];
         }
 

@@ -7,6 +7,7 @@ namespace App\Tend\Robots;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -25,12 +26,22 @@ final class RobotsBook
     {
         return Records::of(
             RobotsVersion::class,
-            DB::table('tend_robots')
-                ->leftJoin('users', 'users.id', '=', 'tend_robots.user_id')
-                ->where('store_id', $store->id)
-                ->orderByDesc('tend_robots.id')
-                ->limit(50)
-                ->get(['tend_robots.id', 'origin', 'status', 'note', 'made_at', 'seen_at', 'users.name as user_name']),
+            Rows::of(
+                DB::table('tend_robots')
+                    ->leftJoin('users', 'users.id', '=', 'tend_robots.user_id')
+                    ->where('store_id', $store->id)
+                    ->orderByDesc('tend_robots.id')
+                    ->limit(50)
+                    ->get([
+                        'tend_robots.id',
+                        'origin',
+                        'status',
+                        'note',
+                        'made_at',
+                        'seen_at',
+                        'users.name as user_name',
+                    ]),
+            ),
         );
     }
 
@@ -142,7 +153,7 @@ final class RobotsBook
 
     private static function one(Builder $versions): ?RobotsVersion
     {
-        return Records::one(RobotsVersion::class, $versions->first());
+        return Records::one(RobotsVersion::class, Rows::maybe($versions->first()));
     }
 
     /** @param  array<string, mixed>  $columns  of the table tend_robots, beside those of every version */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Tend\Robots;
 
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
 
@@ -45,8 +45,8 @@ final readonly class RobotsEffect
         $zero = ['pages' => 0, 'clicks' => 0];
         [$shutting, $opening, $barred, $pages, $unheardPages] = [$zero, $zero, $zero, 0, 0];
         $shut = $unheard = [];
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT i.page_id, i.clicks, i.why_not, p.url FROM page_index i JOIN pages p ON p.id = i.page_id
                     WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT '.self::PORTION,
                 [$store->id, $after],
@@ -55,7 +55,7 @@ final readonly class RobotsEffect
                 break;
             }
             foreach ($rows as $row) {
-                $url = PageUrl::parse((string) $row->url);
+                $url = PageUrl::parse($row->text('url'));
                 // A robots.txt speaks of its own host alone.
                 if ($url === null || ! $url->sameHostAs($store->baseUrl())) {
                     continue;
@@ -65,18 +65,18 @@ final readonly class RobotsEffect
                 $rule = $new->ruleFor($target);
                 $isOpen = $rule['allow'] ?? true;
                 $wasOpen = $live->allows($target);
-                $clicks = (int) $row->clicks;
+                $clicks = $row->int('clicks');
                 if (! $isOpen) {
                     $barred = self::add($barred, $clicks);
-                    if (WhyNot::from((int) $row->why_not)->isClosed()) {
+                    if (WhyNot::from($row->int('why_not'))->isClosed()) {
                         $unheardPages++;
-                        count($unheard) < self::TOLD && ($unheard[] = (string) $row->url);
+                        count($unheard) < self::TOLD && ($unheard[] = $row->text('url'));
                     }
                 }
                 if (! $isOpen && $wasOpen) {
                     $shutting = self::add($shutting, $clicks);
                     $shut[] = [
-                        'url' => (string) $row->url,
+                        'url' => $row->text('url'),
                         'clicks' => $clicks,
                         'line' => (int) ($rule['line'] ?? 0),
                         'rule' => (string) ($rule['pattern'] ?? ''),

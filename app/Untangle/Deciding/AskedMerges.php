@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\Events\MergeAsked;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Redirects\Book;
@@ -77,13 +78,14 @@ final readonly class AskedMerges
         $this->changes->dropSome(
             $store,
             Bulk::ids(
-                DB::table('address_changes')
-                    ->where('store_id', $store->id)
-                    ->where('page_id', $page)
-                    ->where('field', AddressField::Canonical->value)
-                    ->where('value', $to)
-                    ->get(['id'])
-                    ->all(),
+                Rows::of(
+                    DB::table('address_changes')
+                        ->where('store_id', $store->id)
+                        ->where('page_id', $page)
+                        ->where('field', AddressField::Canonical->value)
+                        ->where('value', $to)
+                        ->get(['id']),
+                )->all(),
                 'id',
             ),
             (int) $userId,

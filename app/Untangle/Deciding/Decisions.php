@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Deciding;
 
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -27,9 +28,9 @@ final class Decisions
     public static function ofCause(Store $store, int $cause, ?string $choice, ?int $userId): void
     {
         $row =
-            DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ??
+            Rows::maybe(DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first()) ??
             throw new InvalidArgumentException('There is no such cause any more.');
-        $sort = CauseSort::from((string) $row->sort);
+        $sort = CauseSort::from($row->text('sort'));
         if ($choice !== null && ! isset($sort->choices()[$choice])) {
             throw new InvalidArgumentException("There is no choice \"$choice\" here.");
         }
@@ -80,7 +81,7 @@ final class Decisions
     {
         $best = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id
                     WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id
                     AND i.status = 200 AND i.why_not IN ('.
@@ -91,7 +92,7 @@ final class Decisions
                 [$store->id, $cause],
             ) as $row
         ) {
-            $best[(int) $row->tangle_id] ??= (int) $row->page_id;
+            $best[$row->int('tangle_id')] ??= $row->int('page_id');
         }
         DB::transaction(static function () use ($store, $best, $userId): void {
             $causes = [];
@@ -161,10 +162,12 @@ final class Decisions
                 ->where('sort', 'action')
                 ->delete()
             : self::decide($store, $page, ['action', $means->value], $userId);
-        $row = DB::table('untangle_pages')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->first(['cause_id']);
+        $row = Rows::maybe(
+            DB::table('untangle_pages')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->first(['cause_id']),
+        );
         if ($row !== null) {
             $means !== null &&
                 DB::table('untangle_pages')
@@ -175,7 +178,7 @@ final class Decisions
                         'why' => Reason::pack([new Reason(ActionReason::DecidedHere)]),
                         'is_safe' => 1,
                     ]);
-            Reckoning::all($store, [(int) $row->cause_id => true]);
+            Reckoning::all($store, [$row->int('cause_id') => true]);
         }
     }
 
@@ -254,26 +257,26 @@ final class Decisions
     {
         $causes = $byResult = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u
                     JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ?
                     AND u.tangle_id = ?',
                 [$store->id, $tangle],
             ) as $row
         ) {
-            $page = (int) $row->page_id;
-            $verdict = (CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded)->withKeeper(
+            $page = $row->int('page_id');
+            $verdict = (CanonicalVerdict::fromKey($row->text('verdict')) ?? CanonicalVerdict::NotNeeded)->withKeeper(
                 $page === $keeper,
-                (int) $row->declared_page === $keeper && $page !== $keeper,
+                $row->int('declared_page') === $keeper && $page !== $keeper,
             );
             [$means, $why] = match (true) {
                 $page === $keeper => [Means::Leave, ActionReason::DecidedKeeper],
                 $verdict === CanonicalVerdict::ToKeeper => [Means::Leave, ActionReason::NamesKeeper],
-                (int) $row->status !== 200 => [Means::Leave, ActionReason::Redirects],
+                $row->int('status') !== 200 => [Means::Leave, ActionReason::Redirects],
                 default => [Means::Canonical, ActionReason::OnePage],
             };
             $byResult["{$verdict->key()}\n{$means->value}\n{$why->value}"][] = $page;
-            (int) $row->cause_id > 0 && ($causes[(int) $row->cause_id] = true);
+            $row->int('cause_id') > 0 && ($causes[$row->int('cause_id')] = true);
         }
         DB::table('untangle_tangles')
             ->where('store_id', $store->id)

@@ -9,8 +9,8 @@ use App\Facts\Grain;
 use App\Facts\GrainDays;
 use App\Facts\NumberWindow;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Words;
 use Orchard\Core\Reasons\Reason;
@@ -72,18 +72,18 @@ final class OwnDemand
         foreach (
             $name === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ?
                         AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50',
                     [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%'],
                 ) as $row
         ) {
-            $best ??= array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? $row : null;
+            $best ??= array_diff([...$words, ...$name], Words::of($row->text('phrase'))) === [] ? $row : null;
         }
 
         return $best === null
             ? null
-            : new Reason(ActionReason::Searched, [(string) $best->phrase, (int) $best->volume]);
+            : new Reason(ActionReason::Searched, [$best->text('phrase'), $best->int('volume')]);
     }
 
     /**
@@ -117,14 +117,14 @@ final class OwnDemand
                 : GrainDays::of($this->store->id, FactTable::Search, [$window->firstDay, $window->lastDay], $asked) as $part
         ) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q
                         ON q.id = r.query_id WHERE r.page_id IN ('.
                         Bulk::list($pages).
                         ") AND {$part->condition()} GROUP BY q.id, q.text",
                 ) as $row
             ) {
-                $queries[(string) $row->text] = ($queries[(string) $row->text] ?? 0) + (int) $row->n;
+                $queries[$row->text('text')] = ($queries[$row->text('text')] ?? 0) + $row->int('n');
             }
         }
         arsort($queries);

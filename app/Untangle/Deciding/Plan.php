@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\Origin;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
@@ -19,7 +20,6 @@ use Orchard\Core\LinkGraph\FuturePage;
 use Orchard\Core\LinkGraph\PlanProof;
 use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * What would be changed in the shop for some addresses, and the proof that it ends well: in the graph that will be,
@@ -53,7 +53,7 @@ final readonly class Plan
         $wanted = [];
         foreach (array_chunk(array_slice($pages, 0, self::MOST), 2000) as $chunk) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort,
                         f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT
                         JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
@@ -63,7 +63,7 @@ final readonly class Plan
                     [$store->id, ...Means::changes()],
                 ) as $row
             ) {
-                $wanted[(int) $row->page_id] = $row;
+                $wanted[$row->int('page_id')] = $row;
             }
         }
         $targets = [];
@@ -76,15 +76,15 @@ final readonly class Plan
             array_chunk(array_values(array_unique(array_diff(array_values($targets), array_keys($wanted)))), 2000) as $chunk
         ) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, verdict, clicks FROM untangle_pages WHERE store_id = ? AND page_id IN ('.
                         Bulk::list($chunk).
                         ')',
                     [$store->id],
                 ) as $row
             ) {
-                if (CanonicalVerdict::fromKey((string) $row->verdict)?->isFault() === true) {
-                    $keepers[(int) $row->page_id] = $row;
+                if (CanonicalVerdict::fromKey($row->text('verdict'))?->isFault() === true) {
+                    $keepers[$row->int('page_id')] = $row;
                 }
             }
         }
@@ -102,7 +102,7 @@ final readonly class Plan
         $urls = self::urls([...array_keys($wanted), ...array_values($targets), ...array_keys($keepers)]);
         $changes = [];
         foreach ($wanted as $page => $row) {
-            $means = Means::from((string) $row->action);
+            $means = Means::from($row->text('action'));
             $changes[] = [
                 'page' => $page,
                 'field' => match ($means) {
@@ -111,7 +111,7 @@ final readonly class Plan
                     default => AddressField::Canonical,
                 },
                 'value' => $means === Means::Noindex ? 'noindex' : $urls[$targets[$page]],
-                'why' => Reason::wordsOf(ActionReason::class, (string) $row->why),
+                'why' => Reason::wordsOf(ActionReason::class, $row->text('why')),
             ];
         }
         $used = array_flip(array_map(static fn (int $page): int => $targets[$page], array_keys($wanted)));
@@ -122,7 +122,7 @@ final readonly class Plan
                 'field' => AddressField::Canonical,
                 'value' => $urls[$page],
                 'why' => 'the keeper names itself: '.
-                    lcfirst(CanonicalVerdict::fromKey((string) $row->verdict)?->words() ?? ''),
+                    lcfirst(CanonicalVerdict::fromKey($row->text('verdict'))?->words() ?? ''),
             ];
         }
 
@@ -130,7 +130,7 @@ final readonly class Plan
             $changes,
             $heldBack,
             count($keepers),
-            (int) array_sum(array_map(static fn (stdClass $row): int => (int) $row->clicks, [...$wanted, ...$keepers])),
+            (int) array_sum(array_map(static fn (Row $row): int => $row->int('clicks'), [...$wanted, ...$keepers])),
         );
     }
 
@@ -159,42 +159,46 @@ final readonly class Plan
         );
     }
 
-    private static function targetOf(stdClass $row): int
+    private static function targetOf(Row $row): int
     {
         return match (true) {
-            $row->sort === CauseSort::Narrow->value => ActionReason::Stands->isOf((string) $row->why) ||
+            $row->sort === CauseSort::Narrow->value => ActionReason::Stands->isOf($row->text('why')) ||
             $row->parent_page === null
-                ? (int) $row->page_id
-                : (int) $row->parent_page,
-            (int) $row->keeper_page !== 0 && (int) $row->keeper_page !== (int) $row->page_id => (int) $row->keeper_page,
-            default => (int) $row->page_id,
+                ? $row->int('page_id')
+                : $row->int('parent_page'),
+            $row->int('keeper_page') !== 0 && $row->int('keeper_page') !== $row->int('page_id') => $row->int(
+                'keeper_page',
+            ),
+            default => $row->int('page_id'),
         };
     }
 
     /**
      * The pages of the plan and all that they lead to, as they will be.
      *
-     * @param  array<int, stdClass>  $wanted
+     * @param  array<int, Row>  $wanted
      * @param  array<int, int>  $targets
-     * @param  array<int, stdClass>  $keepers
+     * @param  array<int, Row>  $keepers
      * @return array<int, FuturePage>
      */
     private static function future(Store $store, array $wanted, array $targets, array $keepers): array
     {
         $planned = [];
         foreach (
-            DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->get(['page_id', 'field', 'value']) as $row
+            Rows::of(
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->get(['page_id', 'field', 'value']),
+            ) as $row
         ) {
-            $planned[(int) $row->page_id][(int) $row->field] = (string) $row->value;
+            $planned[$row->int('page_id')][$row->int('field')] = $row->text('value');
         }
         $future = [];
         foreach (
             array_chunk(array_values(array_unique([...array_keys($wanted), ...array_values($targets)])), 2000) as $chunk
         ) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page,
                         u.declared,
                         f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id
@@ -205,12 +209,12 @@ final readonly class Plan
                     [$store->id],
                 ) as $row
             ) {
-                $page = (int) $row->page_id;
+                $page = $row->int('page_id');
                 $row->to = $targets[$page] ?? null;
                 $row->likes = self::likes($row, $wanted, $targets);
                 $future[$page] = self::futureOf(
                     $row,
-                    isset($wanted[$page]) ? Means::from((string) $wanted[$page]->action) : null,
+                    isset($wanted[$page]) ? Means::from($wanted[$page]->text('action')) : null,
                     isset($keepers[$page]),
                     $planned[$page] ?? [],
                     $store,
@@ -224,19 +228,19 @@ final readonly class Plan
     /**
      * Pages of one tangle, and a narrowed list and the wider one, show the same as far as a searcher is concerned.
      *
-     * @param  array<int, stdClass>  $wanted
+     * @param  array<int, Row>  $wanted
      * @param  array<int, int>  $targets
      */
-    private static function likes(stdClass $row, array $wanted, array $targets): int
+    private static function likes(Row $row, array $wanted, array $targets): int
     {
-        $page = (int) $row->page_id;
+        $page = $row->int('page_id');
         $isNarrow = isset($wanted[$page]) && $wanted[$page]->sort === CauseSort::Narrow->value;
         $target = $isNarrow ? $targets[$page] : $page;
 
         return $isNarrow && $target !== $page
             ? self::tangleOf($target)
-            : ((int) $row->tangle_id !== 0
-                ? (int) $row->tangle_id
+            : ($row->int('tangle_id') !== 0
+                ? $row->int('tangle_id')
                 : $page);
     }
 
@@ -249,23 +253,23 @@ final readonly class Plan
 
     /** @param  array<int, string>  $planned  changes that wait for a release already, by field */
     private static function futureOf(
-        stdClass $row,
+        Row $row,
         ?Means $means,
         bool $namesItself,
         array $planned,
         Store $store,
     ): FuturePage {
-        $page = (int) $row->page_id;
-        $to = $row->to === null ? $page : (int) $row->to;
+        $page = $row->int('page_id');
+        $to = $row->to === null ? $page : $row->int('to');
         $redirect = match (true) {
             $means === Means::Redirect => $to,
             isset($planned[AddressField::Redirect->value]) => self::pageAt(
                 $store,
                 $planned[AddressField::Redirect->value],
             ) ?? -1,
-            (int) $row->status >= 300 && (int) $row->status < 400 => self::pageAt(
+            $row->int('status') >= 300 && $row->int('status') < 400 => self::pageAt(
                 $store,
-                (string) $row->redirect_url,
+                $row->text('redirect_url'),
             ) ?? -1,
             default => null,
         };
@@ -276,25 +280,25 @@ final readonly class Plan
                 $store,
                 $planned[AddressField::Canonical->value],
             ) ?? -1,
-            (int) $row->declared_page !== 0 => (int) $row->declared_page,
-            (string) $row->declared !== '' => -1,
+            $row->int('declared_page') !== 0 => $row->int('declared_page'),
+            $row->text('declared') !== '' => -1,
             default => null,
         };
         $isListed =
             $means !== Means::Noindex &&
-            in_array(WhyNot::from((int) $row->why_not), [WhyNot::Indexable, WhyNot::CanonicalElsewhere], true) &&
-            ! PageKind::from((int) $row->kind)->isKeptOut();
+            in_array(WhyNot::from($row->int('why_not')), [WhyNot::Indexable, WhyNot::CanonicalElsewhere], true) &&
+            ! PageKind::from($row->int('kind'))->isKeptOut();
         // What is kept out of search need not lead anywhere.
         $canonical = $means === Means::Noindex ? null : $canonical;
 
         return new FuturePage(
             $page,
-            $redirect !== null ? 301 : (int) $row->status,
+            $redirect !== null ? 301 : $row->int('status'),
             $isListed,
             $redirect,
             $redirect === null ? $canonical : null,
-            (int) $row->likes,
-            (int) $row->clicks,
+            $row->int('likes'),
+            $row->int('clicks'),
         );
     }
 

@@ -6,12 +6,13 @@ namespace App\Untangle\Deciding;
 
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** What a decision makes of the pages of its cause: reckoned before it is made, and written down when it is. */
 final class Reckoning
@@ -29,7 +30,7 @@ final class Reckoning
         $counts = [];
         foreach (self::rows($store, $cause) as $row) {
             $means = self::policy($store, $row, $sort, new Choice($choice, true))->means->value;
-            $counts[$means] = [($counts[$means][0] ?? 0) + 1, ($counts[$means][1] ?? 0) + (int) $row->clicks];
+            $counts[$means] = [($counts[$means][0] ?? 0) + 1, ($counts[$means][1] ?? 0) + $row->int('clicks')];
         }
 
         return $counts;
@@ -41,15 +42,17 @@ final class Reckoning
         foreach (
             $causes === []
                 ? []
-                : DB::table('untangle_causes')
-                    ->where('store_id', $store->id)
-                    ->whereIn('id', array_keys($causes))
-                    ->get(['id', 'sort', 'decision']) as $cause
+                : Rows::of(
+                    DB::table('untangle_causes')
+                        ->where('store_id', $store->id)
+                        ->whereIn('id', array_keys($causes))
+                        ->get(['id', 'sort', 'decision']),
+                ) as $cause
         ) {
-            $sort = CauseSort::from((string) $cause->sort);
+            $sort = CauseSort::from($cause->text('sort'));
             self::of(
                 $store,
-                (int) $cause->id,
+                $cause->int('id'),
                 $sort,
                 new Choice($cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null),
             );
@@ -63,8 +66,9 @@ final class Reckoning
         $actions = [];
         foreach (self::rows($store, $cause) as $row) {
             $policy = self::policy($store, $row, $sort, $choice);
-            $byResult["{$policy->means->value}\n".(int) $policy->isSafe."\n".Reason::pack([$policy->why])][] =
-                (int) $row->page_id;
+            $byResult[
+                "{$policy->means->value}\n".(int) $policy->isSafe."\n".Reason::pack([$policy->why])
+            ][] = $row->int('page_id');
             $isToDo = $policy->means !== Means::Leave;
             $toDo += $isToDo ? 1 : 0;
             $safe += $isToDo && $policy->isSafe ? 1 : 0;
@@ -93,51 +97,51 @@ final class Reckoning
         });
     }
 
-    private static function policy(Store $store, stdClass $row, CauseSort $sort, Choice $ofCause): Policy
+    private static function policy(Store $store, Row $row, CauseSort $sort, Choice $ofCause): Policy
     {
         $choice = $row->own ?? $ofCause->value;
         $isDecided = $ofCause->isDecided || $row->own !== null;
-        $verdict = CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded;
-        $isClosed = WhyNot::from((int) $row->why_not)->isClosed();
+        $verdict = CanonicalVerdict::fromKey($row->text('verdict')) ?? CanonicalVerdict::NotNeeded;
+        $isClosed = WhyNot::from($row->int('why_not'))->isClosed();
         if ($sort === CauseSort::Narrow) {
             return Policy::narrow($choice, $verdict, $isClosed, $row->facet === 'promoted');
         }
-        if ((int) $row->keeper_page === 0 || (int) $row->keeper_page === (int) $row->page_id) {
+        if ($row->int('keeper_page') === 0 || $row->int('keeper_page') === $row->int('page_id')) {
             return Policy::declared($verdict, $choice, $isDecided);
         }
-        $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || (bool) $row->is_safe;
+        $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || $row->isTrue('is_safe');
         $demand = $choice === 'demand' && $sort === CauseSort::Variant ? self::demand($store, $row) : null;
 
         return Policy::beside(
             $choice,
             $isDecided,
             new Standing(
-                (int) $row->status,
+                $row->int('status'),
                 $verdict,
                 $isClosed,
-                (int) $row->sureness / 1000,
+                $row->int('sureness') / 1000,
                 $isLearned,
-                (int) $row->lead_points / 100,
-                Standing::isBusier((int) $row->clicks, (int) $row->keeper_clicks),
+                $row->int('lead_points') / 100,
+                Standing::isBusier($row->int('clicks'), $row->int('keeper_clicks')),
                 $demand,
             ),
         );
     }
 
-    private static function demand(Store $store, stdClass $row): ?Reason
+    private static function demand(Store $store, Row $row): ?Reason
     {
         static $demand = [];
         $demand[$store->id] ??= new OwnDemand($store);
-        [$variant, $product] = [PageUrl::parse((string) $row->url), PageUrl::parse((string) $row->keeper_url)];
+        [$variant, $product] = [PageUrl::parse($row->text('url')), PageUrl::parse($row->text('keeper_url'))];
 
         return $variant === null || $product === null
             ? null
             : $demand[$store->id]->of(
                 $variant,
                 $product,
-                (int) $row->tangle_id,
+                $row->int('tangle_id'),
                 static fn (): array => Bulk::ids(
-                    DB::select('SELECT page_id FROM untangle_pages WHERE store_id = ? AND tangle_id = ?', [
+                    Rows::all('SELECT page_id FROM untangle_pages WHERE store_id = ? AND tangle_id = ?', [
                         $store->id,
                         $row->tangle_id,
                     ]),
@@ -146,11 +150,11 @@ final class Reckoning
             );
     }
 
-    /** @return \Generator<stdClass> the addresses of a cause, with what a policy asks of them */
+    /** @return \Generator<Row> the addresses of a cause, with what a policy asks of them */
     private static function rows(Store $store, int $cause): \Generator
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 "SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status,
                     i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points,
                     d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Rules;
 use Illuminate\Support\Facades\DB;
@@ -35,16 +36,18 @@ final class AddressRules
         $this->form = Knowledge::form($store, $this->effects);
         $this->rules = Rules::of($store);
         foreach (
-            DB::table('untangle_parameters')
-                ->where('store_id', $store->id)
-                ->get(['scope', 'name', 'is_sure', 'said']) as $row
+            Rows::of(
+                DB::table('untangle_parameters')
+                    ->where('store_id', $store->id)
+                    ->get(['scope', 'name', 'is_sure', 'said']),
+            ) as $row
         ) {
             if ($row->is_sure || $row->said !== null) {
                 $this->sure["$row->scope $row->name"] = true;
             }
         }
-        foreach (DB::table('untangle_decisions')->where('store_id', $store->id)->get() as $row) {
-            $this->decided[(int) $row->page_id][(string) $row->sort] = (string) $row->value;
+        foreach (Rows::of(DB::table('untangle_decisions')->where('store_id', $store->id)->get()) as $row) {
+            $this->decided[$row->int('page_id')][$row->text('sort')] = $row->text('value');
         }
     }
 

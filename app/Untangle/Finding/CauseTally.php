@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -20,9 +21,11 @@ final class CauseTally
 
     public function __construct(private readonly Store $store)
     {
-        foreach (DB::table('untangle_causes')->where('store_id', $store->id)->whereNotNull('decision')->get() as $row) {
-            $cause = Cause::of(CauseType::from((string) $row->type), (string) $row->parameter, (string) $row->scope);
-            $this->of($cause, CauseSort::from((string) $row->sort))->decision = (string) $row->decision;
+        foreach (
+            Rows::of(DB::table('untangle_causes')->where('store_id', $store->id)->whereNotNull('decision')->get()) as $row
+        ) {
+            $cause = Cause::of(CauseType::from($row->text('type')), $row->text('parameter'), $row->text('scope'));
+            $this->of($cause, CauseSort::from($row->text('sort')))->decision = $row->text('decision');
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
@@ -42,13 +43,14 @@ final class Facets
         Parameters $parameters,
     ): void {
         $store = $inventory->store;
-        $before = DB::table('untangle_facets')
-            ->where('store_id', $store->id)
-            ->get(['page_id', 'state', 'since'])
-            ->keyBy('page_id');
+        $before = Rows::of(
+            DB::table('untangle_facets')
+                ->where('store_id', $store->id)
+                ->get(['page_id', 'state', 'since']),
+        )->keyBy('page_id');
         $selling = array_fill_keys(
             Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT page_id FROM page_index WHERE store_id = ? AND life IN ('.
                         LifeState::Selling->value.
                         ','.

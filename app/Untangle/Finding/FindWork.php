@@ -175,7 +175,7 @@ final class FindWork implements LongWork
     private function judge(WorkRun $run, Store $store, Identities $identities, Judge $judge): array
     {
         $from = is_array($run->progress()['judged_to'] ?? null) ? $run->progress()['judged_to'] : [0, 0];
-        $pairs = DB::select(
+        $pairs = Rows::all(
             'SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ?
                 AND b > ?)) ORDER BY a, b LIMIT '.self::PORTION,
             [$store->id, $from[0], $from[0], $from[1]],
@@ -187,17 +187,17 @@ final class FindWork implements LongWork
         $rows = [];
         foreach ($pairs as $pair) {
             $kin = $judge->judge(
-                $identities->of((int) $pair->a),
-                $identities->of((int) $pair->b),
-                (bool) $pair->is_version,
-                (bool) $pair->is_declared,
+                $identities->of($pair->int('a')),
+                $identities->of($pair->int('b')),
+                $pair->isTrue('is_version'),
+                $pair->isTrue('is_declared'),
             );
             $rows[] = [
                 $store->id,
-                (int) $pair->a,
-                (int) $pair->b,
-                (int) $pair->is_version,
-                (int) $pair->is_declared,
+                $pair->int('a'),
+                $pair->int('b'),
+                $pair->int('is_version'),
+                $pair->int('is_declared'),
                 $kin->kinship->value,
                 (int) round(1000 * $kin->likeness),
                 (int) round(1000 * $kin->sureness),
@@ -219,7 +219,10 @@ final class FindWork implements LongWork
         );
         $last = $pairs[count($pairs) - 1];
         $judged = $run->number('judged');
-        $run->beat(['judged_to' => [(int) $last->a, (int) $last->b], 'judged' => $judged + count($rows)], force: true);
+        $run->beat(
+            ['judged_to' => [$last->int('a'), $last->int('b')], 'judged' => $judged + count($rows)],
+            force: true,
+        );
 
         return ['judge', 0];
     }
@@ -282,16 +285,16 @@ final class FindWork implements LongWork
         $versions = [];
         $sets = new VersionSets();
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT d.page_id, d.details, d.headers, f.language FROM page_details d JOIN page_facts f
                     ON f.page_id = d.page_id AND f.to_crawl = 0 WHERE d.store_id = ? AND (d.hreflangs > 0
                     OR d.headers LIKE '%hreflang%')",
                 [$store->id],
             ) as $row
         ) {
-            $page = $inventory->pages[(int) $row->page_id] ?? null;
+            $page = $inventory->pages[$row->int('page_id')] ?? null;
             $named = KeptDetails::unpack($row->details)['hreflangs'] ?? [];
-            $link = ((array) json_decode((string) $row->headers, true))['link'] ?? null;
+            $link = ((array) json_decode($row->text('headers'), true))['link'] ?? null;
             $url = is_string($link) && $page !== null ? PageUrl::parse($page->url) : null;
             $known = [];
             foreach (
@@ -300,12 +303,12 @@ final class FindWork implements LongWork
                 if (! is_array($one) || ! is_string($one['code'] ?? null) || ! is_string($one['url'] ?? null)) {
                     continue;
                 }
-                $versions[(int) $row->page_id][] = ['code' => $one['code'], 'url' => $one['url']];
+                $versions[$row->int('page_id')][] = ['code' => $one['code'], 'url' => $one['url']];
                 $other = $inventory->find($one['url']);
                 $other === null || ($known[] = ['code' => $one['code'], 'page' => $other]);
             }
             $page === null ||
-                $sets->add($page->id, $known, $inventory->find($inventory->declared($page)), (string) $row->language);
+                $sets->add($page->id, $known, $inventory->find($inventory->declared($page)), $row->text('language'));
         }
         foreach ($sets->pairs() as [$page, $other, $isAlone]) {
             $finder->versions($page, $other, $isAlone);

@@ -7,6 +7,7 @@ namespace App\Untangle\Finding;
 use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
@@ -53,16 +54,16 @@ final readonly class Finds
     {
         $shown = (static function () use ($store): \Generator {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT DISTINCT s.page_id, f.status, f.redirect_url, f.canonicals, f.canonical_header, f.robots,
                         f.robots_header FROM address_states s JOIN page_facts f ON f.page_id = s.page_id
                         AND f.to_crawl = 0 WHERE s.store_id = ? AND s.shown IS NOT NULL AND f.status > 0',
                     [$store->id],
                 ) as $row
             ) {
-                $canonicals = (array) json_decode((string) $row->canonicals, true);
-                $robots = json_decode((string) $row->robots, true);
-                $header = json_decode((string) $row->robots_header, true);
+                $canonicals = (array) json_decode($row->text('canonicals'), true);
+                $robots = json_decode($row->text('robots'), true);
+                $header = json_decode($row->text('robots_header'), true);
                 $directives = array_filter(
                     [
                         ...is_array($robots) ? $robots : [$row->robots],
@@ -72,15 +73,15 @@ final readonly class Finds
                 );
                 $to =
                     $row->status >= 300 && $row->status < 400
-                        ? (string) $row->redirect_url
-                        : ((int) $row->status === 410
+                        ? $row->text('redirect_url')
+                        : ($row->int('status') === 410
                             ? 'gone'
                             : '');
-                yield (int) $row->page_id => [
+                yield $row->int('page_id') => [
                     AddressField::Canonical->value => $row->status == 200
                             ? (is_string($canonicals[0] ?? null)
                                 ? $canonicals[0]
-                                : (string) $row->canonical_header)
+                                : $row->text('canonical_header'))
                             : null,
                     AddressField::Robots->value => $row->status == 200 ? implode(', ', $directives) : null,
                     AddressField::Redirect->value => $to,
@@ -94,8 +95,8 @@ final readonly class Finds
     /** @return \Generator<list<string>> every address of the inventory */
     public static function export(Store $store): \Generator
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict,
                     u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT
                     JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ?
@@ -104,14 +105,14 @@ final readonly class Finds
             );
             foreach ($rows as $row) {
                 yield [
-                    (string) $row->url,
-                    (int) $row->tangle_id === 0 ? '' : (string) $row->tangle_id,
-                    (string) $row->keeper,
-                    (string) $row->declared,
-                    CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict,
-                    (string) $row->action,
+                    $row->text('url'),
+                    $row->int('tangle_id') === 0 ? '' : $row->text('tangle_id'),
+                    $row->text('keeper'),
+                    $row->text('declared'),
+                    CanonicalVerdict::fromKey($row->text('verdict'))->value ?? $row->text('verdict'),
+                    $row->text('action'),
                     $row->is_safe ? 'yes' : 'no',
-                    ReasonWords::ofPage((string) $row->why, (string) $row->reason),
+                    ReasonWords::ofPage($row->text('why'), $row->text('reason')),
                 ];
             }
             if ($rows === []) {

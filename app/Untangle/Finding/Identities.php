@@ -8,6 +8,8 @@ use App\Inventory\KeptDetails;
 use App\Inventory\WhyNot;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +19,6 @@ use Orchard\Core\Duplicates\OwnLines;
 use Orchard\Core\Duplicates\PageMarks;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** What searchers get at each page of a store, read from its facts once and kept until they change. */
 final class Identities
@@ -72,7 +73,7 @@ final class Identities
      */
     public function read(int $after): ?array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT p.id, p.url, i.market_id, i.kind, f.title, f.h1s, f.language, d.text, d.product, pp.number, k.mark
             FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
             AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = i.page_id LEFT JOIN page_products pp
@@ -89,7 +90,7 @@ final class Identities
         }
         $links = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT l.from_page, l.to_page, l.anchor, i.kind FROM links l LEFT JOIN page_index i
                     ON i.store_id = l.store_id AND i.page_id = l.to_page WHERE l.store_id = ? AND l.from_page IN ('.
                     Bulk::list(Bulk::ids($rows, 'id')).
@@ -97,12 +98,12 @@ final class Identities
                 [$this->store->id],
             ) as $link
         ) {
-            $links[(int) $link->from_page][] = $link;
+            $links[$link->int('from_page')][] = $link;
         }
         $lines = $this->lines();
         $write = [];
         foreach ($rows as $row) {
-            $identity = self::identity($row, $links[(int) $row->id] ?? [], $lines, $this->knowsProducts());
+            $identity = self::identity($row, $links[$row->int('id')] ?? [], $lines, $this->knowsProducts());
             $packed = self::pack($identity);
             $mark = md5($packed, true);
             if ($mark !== $row->mark) {
@@ -110,7 +111,7 @@ final class Identities
                 $bytes = static fn (string $value): ?Bytes => $value === '' ? null : new Bytes($value);
                 $write[] = [
                     $this->store->id,
-                    (int) $row->id,
+                    $row->int('id'),
                     new Bytes($mark),
                     new Bytes((string) gzdeflate($packed, 1)),
                     $bytes($marks->identity),
@@ -122,7 +123,7 @@ final class Identities
             }
         }
 
-        return [(int) $rows[count($rows) - 1]->id, $write];
+        return [$rows[count($rows) - 1]->int('id'), $write];
     }
 
     /** @param  list<list<int|string|Bytes|null>>  $rows */
@@ -155,8 +156,8 @@ final class Identities
     public function marks(bool $withSignatures): \Generator
     {
         $signature = $withSignatures ? 'k.signature' : "'' AS signature";
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, '.
                     $signature.
                     ' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ?
@@ -164,17 +165,17 @@ final class Identities
                 [$this->store->id, $after],
             );
             foreach ($rows as $row) {
-                $url = PageUrl::parse((string) $row->url);
+                $url = PageUrl::parse($row->text('url'));
                 if ($url !== null) {
                     yield new PageMarks(
-                        (int) $row->page_id,
+                        $row->int('page_id'),
                         $url,
-                        (string) $row->digest,
-                        (string) $row->same,
-                        (string) $row->called,
-                        (string) $row->number,
-                        (string) $row->items,
-                        (string) $row->signature,
+                        $row->text('digest'),
+                        $row->text('same'),
+                        $row->text('called'),
+                        $row->text('number'),
+                        $row->text('items'),
+                        $row->text('signature'),
                     );
                 }
             }
@@ -208,16 +209,16 @@ final class Identities
         }
         foreach (array_chunk($pages, 500) as $chunk) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, identity FROM untangle_identities WHERE store_id = ? AND page_id IN ('.
                         Bulk::list($chunk).
                         ')',
                     [$this->store->id],
                 ) as $row
             ) {
-                $this->known[(int) $row->page_id] = self::unpack(
-                    (int) $row->page_id,
-                    (string) gzinflate((string) $row->identity, 20_000_000),
+                $this->known[$row->int('page_id')] = self::unpack(
+                    $row->int('page_id'),
+                    (string) gzinflate($row->text('identity'), 20_000_000),
                 );
             }
         }
@@ -237,7 +238,7 @@ final class Identities
         if ($this->lines === null) {
             $this->lines = new OwnLines($this->telling);
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT i.kind, f.h1s, p.url, d.text FROM pages p JOIN page_index i ON i.store_id = p.store_id
                         AND i.page_id = p.id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0
                         JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? AND '.
@@ -247,10 +248,10 @@ final class Identities
                     [$this->store->id],
                 ) as $row
             ) {
-                $h1s = (array) json_decode((string) $row->h1s, true);
+                $h1s = (array) json_decode($row->text('h1s'), true);
                 $this->lines->see(
-                    (string) $row->kind,
-                    is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->url,
+                    $row->text('kind'),
+                    is_string($h1s[0] ?? null) ? $h1s[0] : $row->text('url'),
                     explode("\n", KeptDetails::textOf($row->text)),
                 );
             }
@@ -260,29 +261,29 @@ final class Identities
         return $this->lines;
     }
 
-    /** @param  list<stdClass>  $links  those of the main content, in their order */
-    private static function identity(stdClass $row, array $links, OwnLines $lines, bool $knowsProducts): Identity
+    /** @param  list<Row>  $links  those of the main content, in their order */
+    private static function identity(Row $row, array $links, OwnLines $lines, bool $knowsProducts): Identity
     {
-        $kind = PageKind::from((int) $row->kind);
+        $kind = PageKind::from($row->int('kind'));
         $product = is_string($row->product) ? (array) json_decode($row->product, true) : [];
         $isProduct =
             $kind === PageKind::Product ||
             ($product !== [] && in_array($kind, [PageKind::Other, PageKind::Plain], true));
-        $url = PageUrl::parse((string) $row->url) ?? throw new \LogicException("{$row->url} is no address.");
+        $url = PageUrl::parse($row->text('url')) ?? throw new \LogicException("{$row->url} is no address.");
         $anchors = $items = $others = [];
         foreach ($links as $link) {
-            if ((int) $link->to_page !== (int) $row->id) {
-                $anchors[] = (string) $link->anchor;
-                $knowsProducts || $kind !== PageKind::Other || ($others[(int) $link->to_page] = (int) $link->to_page);
-                in_array((int) $link->kind, [PageKind::Product->value, PageKind::Article->value], true) &&
-                    ($items[] = (int) $link->to_page);
+            if ($link->int('to_page') !== $row->int('id')) {
+                $anchors[] = $link->text('anchor');
+                $knowsProducts || $kind !== PageKind::Other || ($others[$link->int('to_page')] = $link->int('to_page'));
+                in_array($link->int('kind'), [PageKind::Product->value, PageKind::Article->value], true) &&
+                    ($items[] = $link->int('to_page'));
             }
         }
         ksort($others);
-        $h1s = (array) json_decode((string) $row->h1s, true);
+        $h1s = (array) json_decode($row->text('h1s'), true);
         $number =
             (string) ($row->number ?? '') !== ''
-                ? (string) $row->number
+                ? $row->text('number')
                 : (is_string($product['number'] ?? null)
                     ? $product['number']
                     : '');
@@ -291,19 +292,19 @@ final class Identities
         $items = $isProduct || in_array($kind, [PageKind::Article, PageKind::Plain], true) ? [] : $items;
 
         return new Identity(
-            (int) $row->id,
+            $row->int('id'),
             $url,
-            (int) $row->market_id,
-            strtolower((string) $row->language),
+            $row->int('market_id'),
+            strtolower($row->text('language')),
             $isProduct,
-            (string) $row->title,
+            $row->text('title'),
             is_string($h1s[0] ?? null) ? $h1s[0] : '',
             $isProduct ? $number : '',
             $isProduct && is_string($product['name'] ?? null) ? $product['name'] : '',
             $text === ''
                 ? []
                 : $lines->of(
-                    (string) $row->kind,
+                    $row->text('kind'),
                     explode("\n", $text),
                     $anchors,
                     is_string($h1s[0] ?? null) ? $h1s[0] : '',

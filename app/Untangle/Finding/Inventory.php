@@ -6,10 +6,10 @@ namespace App\Untangle\Finding;
 
 use App\Inventory\PageSource;
 use App\Inventory\WhyNot;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalCase;
 use Orchard\Core\LinkGraph\RedirectPath;
 use Orchard\Core\Url\PageUrl;
@@ -33,8 +33,8 @@ final class Inventory
 
     public function __construct(public readonly Store $store)
     {
-        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
+        for ($after = 0; ; $after = $rows[count($rows) - 1]->int('page_id')) {
+            $rows = Rows::all(
                 'SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in,
                     i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
                 FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
@@ -45,23 +45,23 @@ final class Inventory
                 /** @var list<string> $tags */
                 $tags = (array) json_decode((string) ($row->canonicals ?? '[]'), true);
                 $strays = (array) json_decode((string) ($row->strays ?? '[]'), true);
-                $this->byDigest[(string) $row->digest] = (int) $row->page_id;
-                $this->pages[(int) $row->page_id] = new SeenPage(
-                    (int) $row->page_id,
-                    (string) $row->url,
-                    (string) $row->digest,
-                    (int) $row->market_id,
-                    (int) $row->kind,
-                    (int) $row->status === 200 && $row->redirect_url !== null ? 302 : (int) $row->status,
-                    WhyNot::from((int) $row->why_not),
-                    (int) $row->depth === 65535 ? null : (int) $row->depth,
-                    (int) $row->links_in,
-                    (int) $row->clicks,
-                    (int) $row->impressions,
-                    ((int) $row->sources & PageSource::Sitemap->value) !== 0,
-                    $row->redirect_url === null ? null : (string) $row->redirect_url,
+                $this->byDigest[$row->text('digest')] = $row->int('page_id');
+                $this->pages[$row->int('page_id')] = new SeenPage(
+                    $row->int('page_id'),
+                    $row->text('url'),
+                    $row->text('digest'),
+                    $row->int('market_id'),
+                    $row->int('kind'),
+                    $row->int('status') === 200 && $row->redirect_url !== null ? 302 : $row->int('status'),
+                    WhyNot::from($row->int('why_not')),
+                    $row->int('depth') === 65535 ? null : $row->int('depth'),
+                    $row->int('links_in'),
+                    $row->int('clicks'),
+                    $row->int('impressions'),
+                    ($row->int('sources') & PageSource::Sitemap->value) !== 0,
+                    $row->textOrNull('redirect_url'),
                     $tags,
-                    $row->canonical_header === null ? null : (string) $row->canonical_header,
+                    $row->textOrNull('canonical_header'),
                     Typed::int($strays['canonical'] ?? 0),
                 );
             }
@@ -70,23 +70,23 @@ final class Inventory
             }
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1
                     AND followed = 1 GROUP BY page_id',
                 [$store->id],
             ) as $row
         ) {
-            $this->backlinks[(int) $row->page_id] = (int) $row->n;
+            $this->backlinks[$row->int('page_id')] = $row->int('n');
         }
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT page_id, kept_url FROM index_rows WHERE store_id = ? AND is_current = 1 AND kept_url <> ''",
                 [$store->id],
             ) as $row
         ) {
-            $kept = $this->find((string) $row->kept_url);
+            $kept = $this->find($row->text('kept_url'));
             if ($kept !== null) {
-                $this->chosen[(int) $row->page_id] = $kept;
+                $this->chosen[$row->int('page_id')] = $kept;
             }
         }
     }

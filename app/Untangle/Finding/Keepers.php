@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
-use Illuminate\Support\Facades\DB;
+use App\Platform\Database\Rows;
 use Orchard\Core\Duplicates\Keeper;
 use Orchard\Core\Duplicates\KeeperEvidence;
 use Orchard\Core\Url\PageUrl;
@@ -27,9 +27,7 @@ final class Keepers
     {
         $before = array_fill_keys(
             Bulk::ids(
-                DB::select('SELECT keeper_page FROM untangle_tangles WHERE store_id = ?', [
-                    $this->inventory->store->id,
-                ]),
+                Rows::all('SELECT keeper_page FROM untangle_tangles WHERE store_id = ?', [$this->inventory->store->id]),
                 'keeper_page',
             ),
             true,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Cache;
@@ -23,25 +24,25 @@ final class Knowledge
     {
         $values = [];
         foreach (
-            DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [
+            Rows::all("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [
                 $store->id,
             ]) as $row
         ) {
-            $values['maker'][(string) $row->maker] = true;
+            $values['maker'][$row->text('maker')] = true;
         }
         foreach (
-            DB::select('SELECT attributes FROM resources WHERE store_id = ? AND gone = 0 LIMIT 20000', [$store->id]) as $row
+            Rows::all('SELECT attributes FROM resources WHERE store_id = ? AND gone = 0 LIMIT 20000', [$store->id]) as $row
         ) {
-            self::add($values, (array) json_decode((string) $row->attributes, true));
+            self::add($values, (array) json_decode($row->text('attributes'), true));
         }
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT attributes FROM product_rows WHERE store_id = ? AND is_current = 1 AND attributes <> ''
                     LIMIT 20000",
                 [$store->id],
             ) as $row
         ) {
-            self::add($values, (array) json_decode((string) $row->attributes, true));
+            self::add($values, (array) json_decode($row->text('attributes'), true));
         }
         $words = [];
         foreach ($values as $name => $some) {
@@ -99,7 +100,7 @@ final class Knowledge
     public static function effects(Store $store): array
     {
         $effects = [];
-        foreach (DB::table('untangle_parameters')->where('store_id', $store->id)->get() as $row) {
+        foreach (Rows::of(DB::table('untangle_parameters')->where('store_id', $store->id)->get()) as $row) {
             $effect = ParameterEffect::tryFrom((string) ($row->said ?? ($row->is_likely ? $row->effect : '')));
             if ($effect !== null) {
                 $effects["$row->scope $row->name"] = $effect;

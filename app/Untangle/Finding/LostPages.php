@@ -8,6 +8,7 @@ use App\Changes\AddressField;
 use App\Inventory\KeptDetails;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
@@ -55,7 +56,7 @@ final class LostPages
         $index = self::index($inventory);
         $redirected = array_fill_keys(
             Bulk::ids(
-                DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [
+                Rows::all('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [
                     $store->id,
                     AddressField::Redirect->value,
                 ]),
@@ -139,7 +140,7 @@ final class LostPages
     {
         $shown = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi
                     ON gi.page_id = g.page_id AND gi.status IN (404, 410)
             JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id
@@ -149,7 +150,7 @@ final class LostPages
                 [$store],
             ) as $row
         ) {
-            $shown[(int) $row->page_id] = (int) $row->now;
+            $shown[$row->int('page_id')] = $row->int('now');
         }
 
         return $shown;
@@ -164,7 +165,7 @@ final class LostPages
         $store = $of->id;
         $replaced = self::replacedByAddress($of);
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products
                     WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows
                     WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION
@@ -173,7 +174,7 @@ final class LostPages
                 [$store, $store, $store, $store],
             ) as $row
         ) {
-            $replaced[(int) $row->page_id] = (int) $row->by_page;
+            $replaced[$row->int('page_id')] = $row->int('by_page');
         }
 
         return $replaced;
@@ -185,7 +186,7 @@ final class LostPages
         $addresses = new PageAddress($store);
         $wanted = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION
                     SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1
                     AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by
@@ -193,8 +194,8 @@ final class LostPages
                 [$store->id, $store->id, $store->id],
             ) as $row
         ) {
-            $url = $addresses->urlOf((string) $row->replaced_by);
-            $url === null || ($wanted[(int) $row->page_id] = PageUrl::digestOf($url));
+            $url = $addresses->urlOf($row->text('replaced_by'));
+            $url === null || ($wanted[$row->int('page_id')] = PageUrl::digestOf($url));
         }
         $ids = [];
         foreach (array_chunk(array_values(array_unique($wanted)), 1000) as $digests) {
@@ -219,15 +220,15 @@ final class LostPages
         $names = [];
         foreach (array_chunk(array_keys($gone), 2000) as $chunk) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, title, h1s FROM page_facts WHERE page_id IN ('.
                         Bulk::list($chunk).
                         ') AND status = 200 ORDER BY page_id, to_crawl',
                     [],
                 ) as $row
             ) {
-                $h1s = (array) json_decode((string) $row->h1s, true);
-                $names[(int) $row->page_id] = is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
+                $h1s = (array) json_decode($row->text('h1s'), true);
+                $names[$row->int('page_id')] = is_string($h1s[0] ?? null) ? $h1s[0] : $row->text('title');
             }
         }
 
@@ -242,19 +243,19 @@ final class LostPages
     {
         $byWord = $counts = $markets = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id
                     JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ?
                     AND i.indexable = 1 AND i.depth <> 0',
                 [$inventory->store->id],
             ) as $row
         ) {
-            $h1s = (array) json_decode((string) $row->h1s, true);
-            $words = self::words(is_string($h1s[0] ?? null) ? $h1s[0] : '', (string) $row->url);
-            $counts[(int) $row->page_id] = count($words);
-            $markets[(int) $row->page_id] = (int) $row->market_id;
+            $h1s = (array) json_decode($row->text('h1s'), true);
+            $words = self::words(is_string($h1s[0] ?? null) ? $h1s[0] : '', $row->text('url'));
+            $counts[$row->int('page_id')] = count($words);
+            $markets[$row->int('page_id')] = $row->int('market_id');
             foreach ($words as $word) {
-                $byWord[$word][] = (int) $row->page_id;
+                $byWord[$word][] = $row->int('page_id');
             }
         }
 

@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
 use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Duplicates\TangleFinder;
 use Orchard\Core\Reasons\Reason;
-use stdClass;
 
 /** What was judged of pairs of pages; a pair that nobody asked about before is judged when it is asked about. */
 final class PairBook
@@ -26,7 +25,7 @@ final class PairBook
     /** @var array<int, int> the page that stands for a page that is the same to the letter */
     private readonly array $stands;
 
-    /** @var array<string, stdClass> pairs fetched ahead, by "a b" */
+    /** @var array<string, Row> pairs fetched ahead, by "a b" */
     private array $fetched = [];
 
     public function __construct(
@@ -59,7 +58,7 @@ final class PairBook
         foreach (
             $firsts === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT '.
                         self::COLUMNS.
                         ' FROM untangle_pairs WHERE store_id = ? AND a IN ('.
@@ -77,15 +76,15 @@ final class PairBook
     {
         [$a, $b] = [0, 0];
         do {
-            $pairs = DB::select(
+            $pairs = Rows::all(
                 'SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?))
                     ORDER BY a, b LIMIT '.self::MANY,
                 [$this->inventory->store->id, $a, $a, $b],
             );
             foreach ($pairs as $pair) {
-                [$a, $b] = [(int) $pair->a, (int) $pair->b];
-                if (Kinship::from((string) $pair->kinship)->tangles()) {
-                    yield [$a, $b, (int) $pair->sureness / 1000];
+                [$a, $b] = [$pair->int('a'), $pair->int('b')];
+                if (Kinship::from($pair->text('kinship'))->tangles()) {
+                    yield [$a, $b, $pair->int('sureness') / 1000];
                 }
             }
         } while ($pairs !== []);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Duplicates\Kinship;
 use Orchard\Core\Duplicates\PairReason;
 use Orchard\Core\Reasons\Reason;
-use stdClass;
 
 /** What was judged of two pages. */
 final readonly class PairVerdict
@@ -39,15 +39,15 @@ final readonly class PairVerdict
         return new self(Kinship::Distinct, 0, 0, [new Reason(PairReason::Empty)]);
     }
 
-    /** @param  stdClass  $row  of untangle_pairs */
-    public static function fromRow(stdClass $row): self
+    /** @param  Row  $row  of untangle_pairs */
+    public static function fromRow(Row $row): self
     {
         return new self(
-            Kinship::from((string) $row->kinship),
-            (int) $row->likeness,
-            (int) $row->sureness,
-            Reason::unpack(PairReason::class, (string) $row->reason),
-            (bool) $row->differs,
+            Kinship::from($row->text('kinship')),
+            $row->int('likeness'),
+            $row->int('sureness'),
+            Reason::unpack(PairReason::class, $row->text('reason')),
+            $row->isTrue('differs'),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -108,15 +109,15 @@ final class Parameters
     private static function pages(Store $store): \Generator
     {
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT k.page_id, p.url FROM untangle_identities k JOIN pages p ON p.id = k.page_id
                     WHERE k.store_id = ? ORDER BY p.digest',
                 [$store->id],
             ) as $row
         ) {
-            $url = PageUrl::parse((string) $row->url);
+            $url = PageUrl::parse($row->text('url'));
             if ($url !== null) {
-                yield (int) $row->page_id => $url;
+                yield $row->int('page_id') => $url;
             }
         }
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** An address of the inventory with the page that stays. */
 final readonly class CanonicalRow
@@ -36,7 +36,7 @@ final readonly class CanonicalRow
     /** @return list<self> the next addresses behind a page, in the order in which they were found */
     public static function behind(Store $store, int $page, int $most): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT u.*, p.url, k.url AS keeper FROM untangle_pages u JOIN pages p ON p.id = u.page_id
                 LEFT JOIN pages k ON k.id = u.keeper_page WHERE u.store_id = ? AND u.page_id > ?
                 ORDER BY u.page_id LIMIT $most",

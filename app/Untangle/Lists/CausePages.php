@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Means;
@@ -53,22 +54,23 @@ final class CausePages
     public static function safe(Store $store, ?array $causes): array
     {
         return Bulk::ids(
-            DB::table('untangle_pages as u')
-                ->where('u.store_id', $store->id)
-                ->when(
-                    $causes === null,
-                    static fn ($query) => $query
-                        ->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')
-                        ->where('c.is_safe', 1),
-                    static fn ($query) => $query->whereIn('u.cause_id', $causes ?? []),
-                )
-                ->where('u.is_safe', 1)
-                ->whereIn('u.action', Means::changes())
-                ->orderByDesc('u.clicks')
-                ->orderBy('u.page_id')
-                ->limit(Plan::MOST)
-                ->get(['u.page_id'])
-                ->all(),
+            Rows::of(
+                DB::table('untangle_pages as u')
+                    ->where('u.store_id', $store->id)
+                    ->when(
+                        $causes === null,
+                        static fn ($query) => $query
+                            ->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')
+                            ->where('c.is_safe', 1),
+                        static fn ($query) => $query->whereIn('u.cause_id', $causes ?? []),
+                    )
+                    ->where('u.is_safe', 1)
+                    ->whereIn('u.action', Means::changes())
+                    ->orderByDesc('u.clicks')
+                    ->orderBy('u.page_id')
+                    ->limit(Plan::MOST)
+                    ->get(['u.page_id']),
+            )->all(),
             'page_id',
         );
     }
@@ -106,11 +108,12 @@ final class CausePages
     public static function ofTangle(Store $store, int $tangle): array
     {
         return Bulk::ids(
-            DB::table('untangle_pages')
-                ->where('store_id', $store->id)
-                ->where('tangle_id', $tangle)
-                ->get(['page_id'])
-                ->all(),
+            Rows::of(
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->where('tangle_id', $tangle)
+                    ->get(['page_id']),
+            )->all(),
             'page_id',
         );
     }
@@ -119,14 +122,15 @@ final class CausePages
     public static function toRewrite(Store $store, int $cause): array
     {
         return Bulk::ids(
-            DB::table('untangle_pages')
-                ->where('store_id', $store->id)
-                ->where('cause_id', $cause)
-                ->where('action', Means::Rewrite->value)
-                ->orderByDesc('clicks')
-                ->limit(self::MOST_REWRITTEN)
-                ->get(['page_id'])
-                ->all(),
+            Rows::of(
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->where('cause_id', $cause)
+                    ->where('action', Means::Rewrite->value)
+                    ->orderByDesc('clicks')
+                    ->limit(self::MOST_REWRITTEN)
+                    ->get(['page_id']),
+            )->all(),
             'page_id',
         );
     }

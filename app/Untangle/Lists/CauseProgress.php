@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Changes\AddressField;
 use App\Changes\HistoryEvent;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -19,18 +20,20 @@ final class CauseProgress
 {
     public static function learn(Store $store): void
     {
-        $state = DB::table('untangle_states')
-            ->where('store_id', $store->id)
-            ->first(['found_at', 'learned_to']);
+        $state = Rows::maybe(
+            DB::table('untangle_states')
+                ->where('store_id', $store->id)
+                ->first(['found_at', 'learned_to']),
+        );
         $now = Typed::int(DB::table('history')->where('store_id', $store->id)->max('id'));
-        if ($state === null || $now <= (int) $state->learned_to) {
+        if ($state === null || $now <= $state->int('learned_to')) {
             return;
         }
         DB::transaction(static function () use ($store, $state, $now): void {
             $decisive = AddressField::LAST_DECISIVE;
             // A redirect's page and a canonical's are the page of the cause itself; a text of its own is a draft of the
             // page's resource.
-            $known = DB::select(
+            $known = Rows::all(
                 "SELECT u.cause_id, SUM(c.page_id IS NOT NULL) AS ready, SUM(c.page_id IS NULL
                     AND s.page_id IS NOT NULL) AS live,
                     SUM(c.page_id IS NULL AND s.page_id IS NOT NULL AND EXISTS (SELECT 1 FROM history h

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
@@ -18,19 +19,21 @@ final class Causes
 
     public static function find(Store $store, int $cause): ?ListedCause
     {
-        return Records::one(ListedCause::class, self::of($store)->where('c.id', $cause)->first());
+        return Records::one(ListedCause::class, Rows::maybe(self::of($store)->where('c.id', $cause)->first()));
     }
 
     /** @return Collection<int, ListedCause> those that have addresses, most clicks first */
     public static function all(Store $store, int $most): Collection
     {
-        $rows = self::of($store)
-            ->where('c.urls', '>', 0)
-            ->orderByDesc('c.clicks')
-            ->orderByDesc('c.to_do')
-            ->orderByDesc('c.urls')
-            ->limit($most)
-            ->get();
+        $rows = Rows::of(
+            self::of($store)
+                ->where('c.urls', '>', 0)
+                ->orderByDesc('c.clicks')
+                ->orderByDesc('c.to_do')
+                ->orderByDesc('c.urls')
+                ->limit($most)
+                ->get(),
+        );
 
         return collect(Records::of(ListedCause::class, $rows));
     }
@@ -38,13 +41,15 @@ final class Causes
     /** @return list<ListedCause> causes of the same sort and words, most clicks first */
     public static function familyOf(Store $store, ListedCause $cause): array
     {
-        $rows = self::of($store)
-            ->where('c.sort', $cause->sort->value)
-            ->where('c.urls', '>', 0)
-            ->orderByDesc('c.clicks')
-            ->orderBy('c.id')
-            ->limit(self::MOST)
-            ->get();
+        $rows = Rows::of(
+            self::of($store)
+                ->where('c.sort', $cause->sort->value)
+                ->where('c.urls', '>', 0)
+                ->orderByDesc('c.clicks')
+                ->orderBy('c.id')
+                ->limit(self::MOST)
+                ->get(),
+        );
 
         return array_values(
             array_filter(

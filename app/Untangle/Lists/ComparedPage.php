@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Web\Forms;
 use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
@@ -48,24 +49,26 @@ final readonly class ComparedPage
     {
         return Records::one(
             self::class,
-            DB::table('pages as p')
-                ->join('page_index as i', 'i.page_id', '=', 'p.id')
-                ->leftJoin(
-                    'page_facts as f',
-                    static fn ($join) => $join->on('f.page_id', '=', 'p.id')->where('f.to_crawl', 0),
-                )
-                ->leftJoin('page_products as n', 'n.page_id', '=', 'p.id')
-                ->leftJoin(
-                    'untangle_pages as u',
-                    static fn ($join) => $join->on('u.page_id', '=', 'p.id')->on('u.store_id', '=', 'p.store_id'),
-                )
-                ->where('p.store_id', $store->id)
-                ->where('p.id', $page)
-                ->first([
-                    'p.id', 'p.url', 'i.status', 'i.depth', 'i.links_in', 'i.words', 'i.clicks', 'i.impressions',
-                    'i.position_milli', 'i.orders', 'i.revenue', 'f.title', 'f.description', 'f.h1s', 'f.language',
-                    'n.number', 'n.price', 'u.declared', 'u.keeper_page',
-                ]),
+            Rows::maybe(
+                DB::table('pages as p')
+                    ->join('page_index as i', 'i.page_id', '=', 'p.id')
+                    ->leftJoin(
+                        'page_facts as f',
+                        static fn ($join) => $join->on('f.page_id', '=', 'p.id')->where('f.to_crawl', 0),
+                    )
+                    ->leftJoin('page_products as n', 'n.page_id', '=', 'p.id')
+                    ->leftJoin(
+                        'untangle_pages as u',
+                        static fn ($join) => $join->on('u.page_id', '=', 'p.id')->on('u.store_id', '=', 'p.store_id'),
+                    )
+                    ->where('p.store_id', $store->id)
+                    ->where('p.id', $page)
+                    ->first([
+                        'p.id', 'p.url', 'i.status', 'i.depth', 'i.links_in', 'i.words', 'i.clicks', 'i.impressions',
+                        'i.position_milli', 'i.orders', 'i.revenue', 'f.title', 'f.description', 'f.h1s', 'f.language',
+                        'n.number', 'n.price', 'u.declared', 'u.keeper_page',
+                    ]),
+            ),
         );
     }
 

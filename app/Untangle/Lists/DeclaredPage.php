@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Means;
 use Illuminate\Database\Query\Builder;
@@ -49,13 +50,15 @@ final readonly class DeclaredPage
     {
         return Records::of(
             self::class,
-            DB::table('untangle_pages as u')
-                ->join('pages as p', 'p.id', '=', 'u.page_id')
-                ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
-                ->leftJoin('pages as c', 'c.id', '=', 'u.chosen_page')
-                ->where('u.store_id', $store->id)
-                ->tap($narrow)
-                ->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']),
+            Rows::of(
+                DB::table('untangle_pages as u')
+                    ->join('pages as p', 'p.id', '=', 'u.page_id')
+                    ->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')
+                    ->leftJoin('pages as c', 'c.id', '=', 'u.chosen_page')
+                    ->where('u.store_id', $store->id)
+                    ->tap($narrow)
+                    ->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']),
+            ),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Inventory\PageSource;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
@@ -79,14 +80,16 @@ final class DeclaredScreens
         $after = (int) $request->query('after', '0');
         $rows = Records::of(
             WrongVersion::class,
-            DB::table('untangle_versions as v')
-                ->join('pages as p', 'p.id', '=', 'v.page_id')
-                ->where('v.store_id', $store->id)
-                ->when($fault !== null, static fn ($query) => $query->where('v.fault', $fault?->value))
-                ->where('v.place', '>', $after)
-                ->orderBy('v.place')
-                ->limit(self::PAGE + 1)
-                ->get(['v.*', 'p.url']),
+            Rows::of(
+                DB::table('untangle_versions as v')
+                    ->join('pages as p', 'p.id', '=', 'v.page_id')
+                    ->where('v.store_id', $store->id)
+                    ->when($fault !== null, static fn ($query) => $query->where('v.fault', $fault?->value))
+                    ->where('v.place', '>', $after)
+                    ->orderBy('v.place')
+                    ->limit(self::PAGE + 1)
+                    ->get(['v.*', 'p.url']),
+            ),
         );
 
         return [
@@ -96,11 +99,13 @@ final class DeclaredScreens
             'next' => count($rows) > self::PAGE ? $rows[self::PAGE - 1]->place : null,
             'counts' => Records::of(
                 VersionFault::class,
-                DB::table('untangle_versions')
-                    ->where('store_id', $store->id)
-                    ->groupBy('fault')
-                    ->selectRaw('fault, COUNT(*) AS n')
-                    ->get(),
+                Rows::of(
+                    DB::table('untangle_versions')
+                        ->where('store_id', $store->id)
+                        ->groupBy('fault')
+                        ->selectRaw('fault, COUNT(*) AS n')
+                        ->get(),
+                ),
             ),
         ];
     }

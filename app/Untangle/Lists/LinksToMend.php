@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 
 /** Links of the shop that lead to an address that folds into another, and where they should lead. */
 final class LinksToMend
@@ -20,9 +20,9 @@ final class LinksToMend
     {
         for (
             $from = $place = 0; ;
-            [$from, $place] = [(int) $found[count($found) - 1]->from_page, (int) $found[count($found) - 1]->place]
+            [$from, $place] = [$found[count($found) - 1]->int('from_page'), $found[count($found) - 1]->int('place')]
         ) {
-            $found = DB::select(
+            $found = Rows::all(
                 'SELECT l.from_page, l.place, p.url AS from_url, l.anchor, t.url AS to_url, k.url AS should
                     FROM links l JOIN untangle_pages u ON u.store_id = l.store_id AND u.page_id = l.to_page
                     AND u.keeper_page > 0 AND u.keeper_page <> u.page_id JOIN pages p ON p.id = l.from_page
@@ -32,7 +32,7 @@ final class LinksToMend
                 [$store->id, $from, $from, $place],
             );
             foreach ($found as $row) {
-                yield [(string) $row->from_url, (string) $row->anchor, (string) $row->to_url, (string) $row->should];
+                yield [$row->text('from_url'), $row->text('anchor'), $row->text('to_url'), $row->text('should')];
             }
             if ($found === []) {
                 return;

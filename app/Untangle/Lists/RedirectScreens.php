@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Changes\AddressField;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -22,15 +23,17 @@ final class RedirectScreens
         $after = (int) $request->query('after', '0');
         $rows = Records::of(
             ListedRedirect::class,
-            DB::table('untangle_redirects')
-                ->where('store_id', $store->id)
-                ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
-                ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
-                ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
-                ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
-                ->orderByDesc('id')
-                ->limit(self::PAGE + 1)
-                ->get(),
+            Rows::of(
+                DB::table('untangle_redirects')
+                    ->where('store_id', $store->id)
+                    ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
+                    ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
+                    ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
+                    ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
+                    ->orderByDesc('id')
+                    ->limit(self::PAGE + 1)
+                    ->get(),
+            ),
         );
 
         return [
@@ -70,32 +73,36 @@ final class RedirectScreens
                 ->pluck('n', 'plan'),
             'rows' => Records::of(
                 LostPage::class,
-                DB::table('untangle_lost as l')
-                    ->join('pages as p', 'p.id', '=', 'l.page_id')
-                    ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
-                    ->where('l.store_id', $store->id)
-                    ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
-                    ->orderByDesc('l.clicks')
-                    ->orderByDesc('l.backlinks')
-                    ->orderByDesc('l.links_in')
-                    ->orderBy('l.page_id')
-                    ->limit(200)
-                    ->get(['l.*', 'p.url', 't.url as target_url']),
+                Rows::of(
+                    DB::table('untangle_lost as l')
+                        ->join('pages as p', 'p.id', '=', 'l.page_id')
+                        ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
+                        ->where('l.store_id', $store->id)
+                        ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
+                        ->orderByDesc('l.clicks')
+                        ->orderByDesc('l.backlinks')
+                        ->orderByDesc('l.links_in')
+                        ->orderBy('l.page_id')
+                        ->limit(200)
+                        ->get(['l.*', 'p.url', 't.url as target_url']),
+                ),
             ),
             'links' => Records::of(
                 LinkToMend::class,
-                DB::table('links as l')
-                    ->join(
-                        'untangle_lost as o',
-                        static fn ($join) => $join
-                            ->on('o.page_id', '=', 'l.to_page')
-                            ->on('o.store_id', '=', 'l.store_id'),
-                    )
-                    ->join('pages as p', 'p.id', '=', 'l.from_page')
-                    ->join('pages as t', 't.id', '=', 'l.to_page')
-                    ->where('l.store_id', $store->id)
-                    ->limit(50)
-                    ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
+                Rows::of(
+                    DB::table('links as l')
+                        ->join(
+                            'untangle_lost as o',
+                            static fn ($join) => $join
+                                ->on('o.page_id', '=', 'l.to_page')
+                                ->on('o.store_id', '=', 'l.store_id'),
+                        )
+                        ->join('pages as p', 'p.id', '=', 'l.from_page')
+                        ->join('pages as t', 't.id', '=', 'l.to_page')
+                        ->where('l.store_id', $store->id)
+                        ->limit(50)
+                        ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
+                ),
             ),
         ];
     }
@@ -110,14 +117,16 @@ final class RedirectScreens
     {
         $targets = [];
         foreach (
-            DB::table('untangle_lost as l')
-                ->join('pages as p', 'p.id', '=', 'l.page_id')
-                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
-                ->where('l.store_id', $store->id)
-                ->whereIn('l.page_id', $pages)
-                ->get(['l.page_id', 'p.url', 't.url as target']) as $row
+            Rows::of(
+                DB::table('untangle_lost as l')
+                    ->join('pages as p', 'p.id', '=', 'l.page_id')
+                    ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
+                    ->where('l.store_id', $store->id)
+                    ->whereIn('l.page_id', $pages)
+                    ->get(['l.page_id', 'p.url', 't.url as target']),
+            ) as $row
         ) {
-            $targets[(int) $row->page_id] = [(string) $row->url, (string) $row->target];
+            $targets[$row->int('page_id')] = [$row->text('url'), $row->text('target')];
         }
 
         return $targets;

@@ -6,6 +6,7 @@ namespace App\Untangle\Lists;
 
 use App\Changes\AddressField;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
@@ -24,13 +25,15 @@ final class RuleScreens
             'store' => $store,
             'parameters' => Records::of(
                 ListedParameter::class,
-                DB::table('untangle_parameters')
-                    ->leftJoin('users', 'users.id', '=', 'said_by')
-                    ->where('store_id', $store->id)
-                    ->orderByDesc('pages')
-                    ->orderBy('scope')
-                    ->limit(300)
-                    ->get(['untangle_parameters.*', 'users.name as user_name']),
+                Rows::of(
+                    DB::table('untangle_parameters')
+                        ->leftJoin('users', 'users.id', '=', 'said_by')
+                        ->where('store_id', $store->id)
+                        ->orderByDesc('pages')
+                        ->orderBy('scope')
+                        ->limit(300)
+                        ->get(['untangle_parameters.*', 'users.name as user_name']),
+                ),
             ),
         ];
     }
@@ -77,14 +80,16 @@ final class RuleScreens
     private static function counts(Store $store): array
     {
         $counts = [];
-        $rows = DB::table('untangle_causes')
-            ->where('store_id', $store->id)
-            ->groupBy('sort')
-            ->selectRaw(
-                'sort, COUNT(*) AS causes, SUM(urls) AS urls, SUM(clicks) AS clicks,
+        $rows = Rows::of(
+            DB::table('untangle_causes')
+                ->where('store_id', $store->id)
+                ->groupBy('sort')
+                ->selectRaw(
+                    'sort, COUNT(*) AS causes, SUM(urls) AS urls, SUM(clicks) AS clicks,
                     SUM(decision IS NOT NULL) AS decided',
-            )
-            ->get();
+                )
+                ->get(),
+        );
         foreach (Records::of(RuleCounts::class, $rows) as $count) {
             $counts[$count->sort->value] = $count;
         }
@@ -114,24 +119,26 @@ final class RuleScreens
             'choice' => Rules::of($store)->choice(CauseSort::Narrow),
             'facets' => Records::of(
                 Facet::class,
-                DB::table('untangle_facets as f')
-                    ->join('pages as p', 'p.id', '=', 'f.page_id')
-                    ->join(
-                        'untangle_pages as u',
-                        static fn ($join) => $join
-                            ->on('u.page_id', '=', 'f.page_id')
-                            ->on('u.store_id', '=', 'f.store_id'),
-                    )
-                    ->join('page_index as i', 'i.page_id', '=', 'f.page_id')
-                    ->where('f.store_id', $store->id)
-                    ->when($state !== null, static fn ($query) => $query->where('f.state', $state))
-                    ->orderByDesc('f.demand')
-                    ->orderBy('f.page_id')
-                    ->limit(200)
-                    ->get(['f.*', 'p.url', 'u.action', 'u.why']),
+                Rows::of(
+                    DB::table('untangle_facets as f')
+                        ->join('pages as p', 'p.id', '=', 'f.page_id')
+                        ->join(
+                            'untangle_pages as u',
+                            static fn ($join) => $join
+                                ->on('u.page_id', '=', 'f.page_id')
+                                ->on('u.store_id', '=', 'f.store_id'),
+                        )
+                        ->join('page_index as i', 'i.page_id', '=', 'f.page_id')
+                        ->where('f.store_id', $store->id)
+                        ->when($state !== null, static fn ($query) => $query->where('f.state', $state))
+                        ->orderByDesc('f.demand')
+                        ->orderBy('f.page_id')
+                        ->limit(200)
+                        ->get(['f.*', 'p.url', 'u.action', 'u.why']),
+                ),
             ),
             'barrable' => array_column(
-                DB::select(
+                Rows::all(
                     "SELECT p.url FROM untangle_facets f JOIN pages p ON p.id = f.page_id JOIN address_states s
                     ON s.page_id = f.page_id AND s.field = ? AND s.value LIKE '%noindex%' JOIN crawler_rows r
                     ON r.page_id = f.page_id AND r.is_current = 1 AND r.day > DATE(s.since) WHERE f.store_id = ?

@@ -7,6 +7,7 @@ namespace App\Untangle\Lists;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -24,15 +25,17 @@ final class TangleList
         $only = in_array($request->query('only'), ['to-do', 'close'], true) ? $request->query('only') : null;
         $rows = Records::of(
             ListedTangle::class,
-            DB::table('untangle_tangles as t')
-                ->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')
-                ->where('t.store_id', $store->id)
-                ->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))
-                ->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
-                ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
-                ->tap(static fn ($query) => Place::goOn($query, $request, 't.clicks', 't.tangle_id'))
-                ->limit(self::PAGE + 1)
-                ->get(['t.*', 'k.url as keeper_url']),
+            Rows::of(
+                DB::table('untangle_tangles as t')
+                    ->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')
+                    ->where('t.store_id', $store->id)
+                    ->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))
+                    ->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
+                    ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
+                    ->tap(static fn ($query) => Place::goOn($query, $request, 't.clicks', 't.tangle_id'))
+                    ->limit(self::PAGE + 1)
+                    ->get(['t.*', 'k.url as keeper_url']),
+            ),
         );
 
         return [
@@ -52,7 +55,7 @@ final class TangleList
             $tangles->whereIn(
                 't.tangle_id',
                 Bulk::ids(
-                    DB::select(
+                    Rows::all(
                         "SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u
                             ON u.store_id = w.store_id
                             AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition

@@ -11,6 +11,8 @@ use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +23,6 @@ use Orchard\Core\Redirects\RedirectBook;
 use Orchard\Core\Redirects\RedirectFault;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /**
  * The redirect book of a store: lines from lists, patterns, lost pages and changed slugs, each address once. What goes
@@ -114,7 +115,7 @@ final class Book
                 'Both beginnings are paths such as /old/ and /new/, and the new one does not begin with the old one.',
             );
         }
-        $pages = DB::select(
+        $pages = Rows::all(
             'SELECT p.url, i.address FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ?
                 AND i.address LIKE ? ORDER BY i.address LIMIT '.
                 (self::MOST + 1),
@@ -130,11 +131,11 @@ final class Book
         return $this->add(
             array_values(
                 array_map(
-                    static fn (stdClass $page): array => [
-                        (string) $page->url,
-                        $to.substr((string) PageUrl::parse((string) $page->url)?->target(), strlen($from)),
+                    static fn (Row $page): array => [
+                        $page->text('url'),
+                        $to.substr((string) PageUrl::parse($page->text('url'))?->target(), strlen($from)),
                         301,
-                        (string) $page->address,
+                        $page->text('address'),
                     ],
                     $pages,
                 ),
@@ -214,7 +215,7 @@ final class Book
             $faults[$ids[spl_object_id($line)]] = $why;
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.id, i.clicks FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id
                     AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT
                     JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
@@ -223,7 +224,7 @@ final class Book
                 [$this->store->id],
             ) as $row
         ) {
-            $faults[(int) $row->id] ??= new Reason(RedirectFault::LivePage, [(int) $row->clicks]);
+            $faults[$row->int('id')] ??= new Reason(RedirectFault::LivePage, [$row->int('clicks')]);
         }
         DB::transaction(function () use ($faults): void {
             DB::table('untangle_redirects')
@@ -247,14 +248,14 @@ final class Book
     {
         $lines = $this->lines(withFaults: false);
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.url, s.value FROM address_states s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ?
                     AND s.field = ?',
                 [$this->store->id, AddressField::Redirect->value],
             ) as $row
         ) {
-            $from = PageUrl::parse((string) $row->url);
-            $to = $row->value === 'gone' ? null : $from?->resolve((string) $row->value);
+            $from = PageUrl::parse($row->text('url'));
+            $to = $row->value === 'gone' ? null : $from?->resolve($row->text('value'));
             if ($from !== null) {
                 $lines[] = new Redirect($from, $to, $row->value === 'gone' ? 410 : 301);
             }
@@ -270,15 +271,17 @@ final class Book
         foreach ((new RedirectBook($this->lines(withFaults: $withClashes)))->flat() as $line) {
             $ends[$line->from->text()] = $line->to?->text() ?? 'gone';
         }
-        $open = DB::table('untangle_redirects')
-            ->where('store_id', $this->store->id)
-            ->where('is_live', 0)
-            ->when(! $withClashes, static fn ($query) => $query->whereNull('fault'))
-            ->limit(self::MOST)
-            ->get(['id', 'from_url', 'origin', 'status']);
+        $open = Rows::of(
+            DB::table('untangle_redirects')
+                ->where('store_id', $this->store->id)
+                ->where('is_live', 0)
+                ->when(! $withClashes, static fn ($query) => $query->whereNull('fault'))
+                ->limit(self::MOST)
+                ->get(['id', 'from_url', 'origin', 'status']),
+        );
         $urls = [];
         foreach ($open as $row) {
-            $url = PageUrl::parse((string) $row->from_url);
+            $url = PageUrl::parse($row->text('from_url'));
             if ($url !== null && isset($ends[$url->text()])) {
                 $urls[$url->digest()] = $url->text();
             }
@@ -343,17 +346,19 @@ final class Book
     {
         $lines = [];
         foreach (
-            DB::table('untangle_redirects')
-                ->where('store_id', $this->store->id)
-                ->when(! $withFaults, static fn ($query) => $query->whereNull('fault'))
-                ->orderBy('id')
-                ->limit(200_000)
-                ->get(['id', 'from_url', 'to_url', 'status']) as $row
+            Rows::of(
+                DB::table('untangle_redirects')
+                    ->where('store_id', $this->store->id)
+                    ->when(! $withFaults, static fn ($query) => $query->whereNull('fault'))
+                    ->orderBy('id')
+                    ->limit(200_000)
+                    ->get(['id', 'from_url', 'to_url', 'status']),
+            ) as $row
         ) {
-            $from = PageUrl::parse((string) $row->from_url);
-            $to = $row->to_url === 'gone' ? null : PageUrl::parse((string) $row->to_url);
+            $from = PageUrl::parse($row->text('from_url'));
+            $to = $row->to_url === 'gone' ? null : PageUrl::parse($row->text('to_url'));
             if ($from !== null) {
-                $lines[(int) $row->id] = new Redirect($from, $to, (int) $row->status);
+                $lines[$row->int('id')] = new Redirect($from, $to, $row->int('status'));
             }
         }
 

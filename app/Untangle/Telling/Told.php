@@ -7,13 +7,14 @@ namespace App\Untangle\Telling;
 use App\Changes\Events\AddressSet;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
-use stdClass;
 
 /**
  * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug has
@@ -80,15 +81,17 @@ final class Told
                 'No address is set for IndexNow. An owner can do that in the settings (indexnow_url).',
             );
         $base = PageUrl::parse($store->base_url) ?? throw new InvalidArgumentException('The store has no address.');
-        $rows = DB::table('untangle_told')
-            ->join('pages', 'pages.id', '=', 'page_id')
-            ->where('untangle_told.store_id', $store->id)
-            ->whereNull('sent_at')
-            ->orderBy('untangle_told.id')
-            ->limit(self::AT_ONCE)
-            ->get(['untangle_told.id', 'pages.url']);
+        $rows = Rows::of(
+            DB::table('untangle_told')
+                ->join('pages', 'pages.id', '=', 'page_id')
+                ->where('untangle_told.store_id', $store->id)
+                ->whereNull('sent_at')
+                ->orderBy('untangle_told.id')
+                ->limit(self::AT_ONCE)
+                ->get(['untangle_told.id', 'pages.url']),
+        );
         $rows = $rows->filter(
-            static fn (stdClass $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true,
+            static fn (Row $row): bool => PageUrl::parse($row->text('url'))?->sameHostAs($base) === true,
         );
         if ($rows->isEmpty()) {
             throw new InvalidArgumentException('Nothing to tell.');
@@ -123,18 +126,20 @@ final class Told
     public static function export(Store $store): \Generator
     {
         foreach (
-            DB::table('untangle_told')
-                ->join('pages', 'pages.id', '=', 'page_id')
-                ->where('untangle_told.store_id', $store->id)
-                ->orderBy('untangle_told.id')
-                ->limit(200_000)
-                ->get(['pages.url', 'purpose', 'why', 'sent_at']) as $row
+            Rows::of(
+                DB::table('untangle_told')
+                    ->join('pages', 'pages.id', '=', 'page_id')
+                    ->where('untangle_told.store_id', $store->id)
+                    ->orderBy('untangle_told.id')
+                    ->limit(200_000)
+                    ->get(['pages.url', 'purpose', 'why', 'sent_at']),
+            ) as $row
         ) {
             yield [
-                (string) $row->url,
-                (string) $row->purpose,
-                ToldReason::tryFrom((string) $row->why)?->words() ?? '',
-                (string) $row->sent_at,
+                $row->text('url'),
+                $row->text('purpose'),
+                ToldReason::tryFrom($row->text('why'))?->words() ?? '',
+                $row->text('sent_at'),
             ];
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Telling;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -27,13 +28,15 @@ final class ToldScreen
                 ->pluck('n', 'purpose'),
             'rows' => Records::of(
                 ToldAddress::class,
-                DB::table('untangle_told')
-                    ->join('pages', 'pages.id', '=', 'page_id')
-                    ->where('untangle_told.store_id', $store->id)
-                    ->orderByRaw('sent_at IS NULL DESC')
-                    ->orderByDesc('untangle_told.id')
-                    ->limit(100)
-                    ->get(['untangle_told.*', 'pages.url']),
+                Rows::of(
+                    DB::table('untangle_told')
+                        ->join('pages', 'pages.id', '=', 'page_id')
+                        ->where('untangle_told.store_id', $store->id)
+                        ->orderByRaw('sent_at IS NULL DESC')
+                        ->orderByDesc('untangle_told.id')
+                        ->limit(100)
+                        ->get(['untangle_told.*', 'pages.url']),
+                ),
             ),
         ];
     }

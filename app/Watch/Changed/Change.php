@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Changed;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** One change whose result is judged: a row of watch_changes. */
 final readonly class Change
@@ -26,17 +26,17 @@ final readonly class Change
     ) {
     }
 
-    public static function fromRow(stdClass $row): self
+    public static function fromRow(Row $row): self
     {
         return new self(
-            (int) $row->id,
-            ChangeSource::from((int) $row->source),
-            (int) $row->source_id,
-            (int) $row->part,
-            (string) $row->name,
-            (string) $row->first_day,
-            (string) $row->day,
-            (int) $row->pages,
+            $row->int('id'),
+            ChangeSource::from($row->int('source')),
+            $row->int('source_id'),
+            $row->int('part'),
+            $row->text('name'),
+            $row->text('first_day'),
+            $row->text('day'),
+            $row->int('pages'),
         );
     }
 

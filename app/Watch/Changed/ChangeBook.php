@@ -9,6 +9,7 @@ use App\Changes\Live\LiveChanges;
 use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\TrialState;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -30,17 +31,18 @@ final readonly class ChangeBook
         $since = now()->subDays(self::DAYS)->format('Y-m-d H:i:s');
         $undone = LiveChanges::lastUndone($store);
         $releases = array_filter(LiveChanges::releases($store), static fn (string $last): bool => $last >= $since);
-        $known = DB::table('watch_changes')
-            ->where('store_id', $store->id)
-            ->where('source', ChangeSource::Release->value)
-            ->get(['id', 'source_id', 'judged_at'])
-            ->keyBy('source_id');
+        $known = Rows::of(
+            DB::table('watch_changes')
+                ->where('store_id', $store->id)
+                ->where('source', ChangeSource::Release->value)
+                ->get(['id', 'source_id', 'judged_at']),
+        )->keyBy('source_id');
         $names = $this->names->of($store, array_keys($releases));
         foreach ($releases as $release => $last) {
             $name = $names[$release] ?? null;
             $row = $known[$release] ?? null;
             // What was judged after the last thing that happened to it is known as it is.
-            $isNew = $row === null || $row->judged_at === null || (string) $row->judged_at <= max($last, $undone);
+            $isNew = $row === null || $row->judged_at === null || $row->text('judged_at') <= max($last, $undone);
             if ($name !== null && $name->undoOf === null && $isNew) {
                 $this->keep(
                     $store,
@@ -49,7 +51,7 @@ final readonly class ChangeBook
                         $release,
                         0,
                         $name->name,
-                        $row === null ? null : (int) $row->id,
+                        $row === null ? null : $row->int('id'),
                     ),
                     LiveChanges::ofRelease($store, $release),
                 );
@@ -61,7 +63,7 @@ final readonly class ChangeBook
     private function trials(Store $store): void
     {
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording, g.recipe_id,
                     c.id AS known FROM text_trials t
                     JOIN text_trial_groups g ON g.trial_id = t.id AND g.recipe_id IS NOT NULL
@@ -71,7 +73,7 @@ final readonly class ChangeBook
                 [ChangeSource::Trial->value, $store->id, TrialState::Running->value, TrialState::Over->value],
             ) as $group
         ) {
-            $pages = DB::select(
+            $pages = Rows::all(
                 'SELECT page_id FROM text_trial_pages WHERE trial_id = ? AND number = ? AND page_id IS NOT NULL
                     AND value IS NOT NULL',
                 [$group->id, $group->number],
@@ -80,21 +82,21 @@ final readonly class ChangeBook
                 $store,
                 new KeptChange(
                     ChangeSource::Trial,
-                    (int) $group->id,
-                    (int) $group->number,
+                    $group->int('id'),
+                    $group->int('number'),
                     "$group->name: $group->wording",
-                    $group->known === null ? null : (int) $group->known,
+                    $group->intOrNull('known'),
                 ),
                 array_map(
                     static fn (int $page): LiveChange => new LiveChange(
                         $page,
-                        [(int) $group->field],
+                        [$group->int('field')],
                         'recipe',
-                        (string) $group->starts_at,
+                        $group->text('starts_at'),
                         null,
                         null,
                         null,
-                        (int) $group->recipe_id,
+                        $group->int('recipe_id'),
                     ),
                     Bulk::ids($pages, 'page_id'),
                 ),

@@ -6,6 +6,7 @@ namespace App\Watch\Changed;
 
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableReader;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -151,7 +152,7 @@ final class Marks
     {
         $after = [0, 0];
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT c.id, c.name, c.first_day, c.note, w.page_id, p.url FROM watch_changes c
                     JOIN watch_pages w ON w.change_id = c.id JOIN pages p ON p.id = w.page_id
                     WHERE c.store_id = ? AND c.source = ? AND (c.id > ? OR (c.id = ? AND w.page_id > ?))
@@ -159,8 +160,8 @@ final class Marks
                 [$store->id, ChangeSource::Mark->value, $after[0], $after[0], $after[1]],
             );
             foreach ($rows as $row) {
-                $after = [(int) $row->id, (int) $row->page_id];
-                yield [(string) $row->name, (string) $row->first_day, $row->note, (string) $row->url];
+                $after = [$row->int('id'), $row->int('page_id')];
+                yield [$row->text('name'), $row->text('first_day'), $row->note, $row->text('url')];
             }
         } while ($rows !== []);
     }

@@ -9,10 +9,10 @@ use App\Changes\Spells\SpellCause;
 use App\Facts\PageWeeks;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Change;
 use App\Watch\Changed\ChangeSource;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;
 use Orchard\Core\Outcome\Judge;
 
@@ -101,7 +101,7 @@ final class AlonePages
         }
         $candidates = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT i.page_id, i.market_id, i.kind, w.clicks FROM (SELECT page_id, SUM(clicks) AS clicks
                     FROM page_weeks WHERE store_id = ? AND week IN ('.
                     PageWeeks::list($weeks).
@@ -111,10 +111,10 @@ final class AlonePages
                 [$this->store->id, $this->store->id],
             ) as $row
         ) {
-            $candidates[(int) $row->page_id] = [
-                'market' => (int) $row->market_id,
-                'kind' => (int) $row->kind,
-                'clicks' => (int) $row->clicks,
+            $candidates[$row->int('page_id')] = [
+                'market' => $row->int('market_id'),
+                'kind' => $row->int('kind'),
+                'clicks' => $row->int('clicks'),
             ];
         }
         ksort($candidates);
@@ -127,7 +127,7 @@ final class AlonePages
     private static function ofChange(Change $change): array
     {
         return array_fill_keys(
-            Bulk::ids(DB::select('SELECT page_id FROM watch_pages WHERE change_id = ?', [$change->id]), 'page_id'),
+            Bulk::ids(Rows::all('SELECT page_id FROM watch_pages WHERE change_id = ?', [$change->id]), 'page_id'),
             true,
         );
     }
@@ -136,7 +136,7 @@ final class AlonePages
     public static function marked(Store $store, Change $change, string $from, string $to): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT w.page_id FROM watch_changes c JOIN watch_pages w ON w.change_id = c.id
                     WHERE c.store_id = ? AND c.source = ? AND c.id <> ? AND c.first_day BETWEEN ? AND ?',
                 [$store->id, ChangeSource::Mark->value, $change->id, substr($from, 0, 10), substr($to, 0, 10)],
@@ -149,7 +149,7 @@ final class AlonePages
     public static function inSpells(Store $store, string $from, string $to): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT DISTINCT r.page_id FROM text_spells s JOIN resources r ON r.id = s.resource_id
                     WHERE s.store_id = ? AND s.cause = ? AND s.from_at < ? AND s.to_at > ? AND r.page_id IS NOT NULL',
                 [$store->id, SpellCause::Campaign->value, $to, $from],
@@ -162,7 +162,7 @@ final class AlonePages
     private static function unchangedOfTrial(Change $change): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT page_id FROM text_trial_pages WHERE trial_id = ? AND value IS NULL AND page_id IS NOT NULL',
                 [$change->sourceId],
             ),

@@ -11,10 +11,10 @@ use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Change;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
@@ -65,7 +65,7 @@ final readonly class ChangeJudge
         $changed = [];
         foreach ($rows as $page => $row) {
             $leftOut[$page] === LeftOut::Counts &&
-                ($changed[$page] = ['market' => (int) $row->marketId, 'kind' => (int) $row->kind]);
+                ($changed[$page] = ['market' => $row->marketId ?? 0, 'kind' => $row->kind]);
         }
         if ($changed === []) {
             return JudgedChange::open(WhyOpen::NoPages, $fetched, $weeks, count($rows), $leftOut);
@@ -183,7 +183,7 @@ final readonly class ChangeJudge
                 $row->isUndoneBy(substr($to, 0, 10)) => LeftOut::TakenBack,
                 isset($again[$row->pageId]) => LeftOut::ChangedAgain,
                 isset($inCampaigns[$row->pageId]) => LeftOut::Campaign,
-                ! isset($isTold[(int) $row->marketId]) => LeftOut::NoNumbers,
+                ! isset($isTold[$row->marketId ?? 0]) => LeftOut::NoNumbers,
                 default => LeftOut::Counts,
             },
             $rows,
@@ -199,7 +199,7 @@ final readonly class ChangeJudge
         $collections = [];
         foreach (array_chunk($pages, 2000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, MIN(collection_id) AS collection FROM collection_pages WHERE store_id = ?
                         AND page_id IN ('.
                         Bulk::list($some).
@@ -207,7 +207,7 @@ final readonly class ChangeJudge
                     [$this->store->id],
                 ) as $row
             ) {
-                $collections[(int) $row->page_id] = (int) $row->collection;
+                $collections[$row->int('page_id')] = $row->int('collection');
             }
         }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Watch\Judging;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 
 /** By when search engines had fetched the pages of a change again: access logs tell it, else it is assumed. */
 final readonly class Fetched
@@ -36,7 +36,7 @@ final readonly class Fetched
         $first = [];
         foreach (array_chunk(array_keys($liveOn), 5000) as $pages) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, day FROM crawler_rows WHERE store_id = ? AND is_current = 1 AND day >= ?
                         AND status < 400 AND page_id IN ('.
                         Bulk::list($pages).
@@ -44,9 +44,9 @@ final readonly class Fetched
                     [$store->id, $from],
                 ) as $row
             ) {
-                $page = (int) $row->page_id;
+                $page = $row->int('page_id');
                 isset($first[$page]) || ($first[$page] = null);
-                (string) $row->day > $liveOn[$page] && ($first[$page] ??= (string) $row->day);
+                $row->text('day') > $liveOn[$page] && ($first[$page] ??= $row->text('day'));
             }
         }
         $named = count($first);

@@ -33,7 +33,7 @@ final readonly class GroupNames
         $work = $byRecipe = [];
         foreach ($rows as $page => $row) {
             $work[$page] = $row->work();
-            $name = $recipes[(int) $row->recipeId] ?? null;
+            $name = $recipes[$row->recipeId ?? 0] ?? null;
             $name === null || ($byRecipe[$page] = $name);
         }
 

@@ -6,8 +6,8 @@ namespace App\Watch\Judging;
 
 use App\Facts\PageWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 
 /** Reads what pages counted by spans of weeks; a page that moved counts what it counted at its old address, too. */
 final readonly class PageCounts
@@ -38,7 +38,7 @@ final readonly class PageCounts
         $list = PageWeeks::list($weeks);
         foreach (array_chunk([...$pages, ...array_keys($of)], self::PORTION) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     "SELECT page_id, CASE$case END AS span, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
                         SUM(position_sum) AS places, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks
                         WHERE store_id = ? AND page_id IN (".
@@ -47,14 +47,14 @@ final readonly class PageCounts
                     [$this->store->id],
                 ) as $row
             ) {
-                $page = $of[(int) $row->page_id] ?? (int) $row->page_id;
-                $sums[$page][(int) $row->span] = $sums[$page][(int) $row->span]->plus(
+                $page = $of[$row->int('page_id')] ?? $row->int('page_id');
+                $sums[$page][$row->int('span')] = $sums[$page][$row->int('span')]->plus(
                     new PageSums(
-                        (int) $row->clicks,
-                        (int) $row->impressions,
-                        (int) $row->places,
-                        (int) $row->orders,
-                        (float) $row->revenue,
+                        $row->int('clicks'),
+                        $row->int('impressions'),
+                        $row->int('places'),
+                        $row->int('orders'),
+                        $row->number('revenue'),
                     ),
                 );
             }
@@ -75,7 +75,7 @@ final readonly class PageCounts
         $sums = [];
         foreach (array_chunk([...$pages, ...array_keys($of)], self::PORTION) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, week, clicks FROM page_weeks WHERE store_id = ? AND page_id IN ('.
                         Bulk::list($some).
                         ') AND week IN ('.
@@ -84,8 +84,8 @@ final readonly class PageCounts
                     [$this->store->id],
                 ) as $row
             ) {
-                $group = $groups[$of[(int) $row->page_id] ?? (int) $row->page_id];
-                $sums[$group][(string) $row->week] = ($sums[$group][(string) $row->week] ?? 0) + (int) $row->clicks;
+                $group = $groups[$of[$row->int('page_id')] ?? $row->int('page_id')];
+                $sums[$group][$row->text('week')] = ($sums[$group][$row->text('week')] ?? 0) + $row->int('clicks');
             }
         }
 
@@ -102,9 +102,9 @@ final readonly class PageCounts
         $isMeant = array_fill_keys($pages, true);
         foreach (array_chunk($pages, self::PORTION) as $some) {
             foreach (
-                DB::select('SELECT from_page, to_page FROM successions WHERE to_page IN ('.Bulk::list($some).')') as $row
+                Rows::all('SELECT from_page, to_page FROM successions WHERE to_page IN ('.Bulk::list($some).')') as $row
             ) {
-                isset($isMeant[(int) $row->from_page]) || ($former[(int) $row->from_page] = (int) $row->to_page);
+                isset($isMeant[$row->int('from_page')]) || ($former[$row->int('from_page')] = $row->int('to_page'));
             }
         }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Judging\GroupedBy;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 
 /**
@@ -36,21 +36,21 @@ final readonly class AcrossChanges
     {
         $changes = $pages = $expected = $clicks = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.name, r.pages, r.came, r.expected, r.error, c.weeks_told FROM watch_changes c
                     JOIN watch_results r ON r.change_id = c.id AND r.grouped_by = ?
                     WHERE c.store_id = ? AND c.verdict <> ? ORDER BY c.id, r.part',
                 [$by->value, $store->id, Verdict::Open->value],
             ) as $row
         ) {
-            $name = (string) $row->name;
-            $per = ResultRow::DAYS / 7 / max(1, (int) $row->weeks_told);
+            $name = $row->text('name');
+            $per = ResultRow::DAYS / 7 / max(1, $row->int('weeks_told'));
             $changes[$name] = ($changes[$name] ?? 0) + 1;
-            $pages[$name] = ($pages[$name] ?? 0) + (int) $row->pages;
-            $expected[$name] = ($expected[$name] ?? 0.0) + (float) $row->expected * $per;
+            $pages[$name] = ($pages[$name] ?? 0) + $row->int('pages');
+            $expected[$name] = ($expected[$name] ?? 0.0) + $row->number('expected') * $per;
             $clicks[$name] = ($clicks[$name] ?? new Gain())->plus(
-                ((float) $row->came - (float) $row->expected) * $per,
-                (float) $row->error * $per,
+                ($row->number('came') - $row->number('expected')) * $per,
+                $row->number('error') * $per,
             );
         }
         arsort($pages);

@@ -7,6 +7,8 @@ namespace App\Watch\Lists;
 use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -15,7 +17,6 @@ use App\Watch\Judging\LeftOut;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** The pages of a change: what came on each beside what would have come, and why some do not count. */
 final class ChangePages
@@ -77,7 +78,7 @@ final class ChangePages
             $where .= ' AND (w.gain < ? OR (w.gain = ? AND w.page_id > ?))';
             array_push($values, $gain, $gain, $id);
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ? AND $where
                 ORDER BY w.gain DESC, w.page_id LIMIT ".
                 (self::PAGE + 1),
@@ -87,7 +88,7 @@ final class ChangePages
 
         return [
             'rows' => self::told(array_values(array_slice($rows, 0, self::PAGE))),
-            'next' => isset($rows[self::PAGE]) ? sprintf('%.17g %d', $last->gain, $last->page_id) : null,
+            'next' => $last !== null && isset($rows[self::PAGE]) ? sprintf('%.17g %d', $last->gain, $last->page_id) : null,
         ];
     }
 
@@ -98,14 +99,14 @@ final class ChangePages
         $select = 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
             AND w.part > 0 AND w.gain';
         $rows = [
-            ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
+            ...Rows::all("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
             ...array_reverse(
-                DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
+                Rows::all("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
             ),
         ];
         $texts = self::texts($store, $change, Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
-            [$row->title_before, $row->title_now] = $texts[(int) $row->page_id] ?? [null, null];
+            [$row->title_before, $row->title_now] = $texts[$row->int('page_id')] ?? [null, null];
         }
 
         return self::told(array_values($rows));
@@ -129,7 +130,7 @@ final class ChangePages
     public static function ofPart(int $change, int $part): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT page_id FROM watch_pages WHERE change_id = ? AND part = ? ORDER BY expected DESC, page_id',
                 [$change, $part],
             ),
@@ -142,7 +143,7 @@ final class ChangePages
     {
         $after = 0;
         while (true) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
                     AND w.page_id > ? ORDER BY w.page_id LIMIT 1000',
                 [$change->id, $after],
@@ -158,7 +159,7 @@ final class ChangePages
                 yield [
                     $row->url,
                     PageKind::tryFrom($row->kind)?->key() ?? '',
-                    (string) $row->liveOn,
+                    $row->liveOn,
                     LeftOut::from($row->leftOut)->words(1),
                     $known($row->clicksBefore),
                     $known($row->clicks),
@@ -189,17 +190,23 @@ final class ChangePages
         $texts = [];
         if ($change->source === ChangeSource::Release && $pages !== []) {
             foreach (
-                DB::table('history')
-                    ->join('resources', 'resources.id', '=', 'history.resource_id')
-                    ->where('history.store_id', $store->id)
-                    ->where('release_id', $change->sourceId)
-                    ->where('event', HistoryEvent::Live->value)
-                    ->whereIn('resources.page_id', $pages)
-                    ->whereIn('field', [TextField::Title->value, TextField::Description->value, TextField::H1->value])
-                    ->orderBy('field')
-                    ->get(['resources.page_id', 'before_value', 'after_value']) as $row
+                Rows::of(
+                    DB::table('history')
+                        ->join('resources', 'resources.id', '=', 'history.resource_id')
+                        ->where('history.store_id', $store->id)
+                        ->where('release_id', $change->sourceId)
+                        ->where('event', HistoryEvent::Live->value)
+                        ->whereIn('resources.page_id', $pages)
+                        ->whereIn('field', [
+                            TextField::Title->value,
+                            TextField::Description->value,
+                            TextField::H1->value,
+                        ])
+                        ->orderBy('field')
+                        ->get(['resources.page_id', 'before_value', 'after_value']),
+                ) as $row
             ) {
-                $texts[(int) $row->page_id] ??= [(string) $row->before_value, (string) $row->after_value];
+                $texts[$row->int('page_id')] ??= [$row->text('before_value'), $row->text('after_value')];
             }
         }
 
@@ -207,7 +214,7 @@ final class ChangePages
     }
 
     /**
-     * @param  list<stdClass>  $rows  of the database
+     * @param  list<Row>  $rows  of the database
      * @return list<ChangedPage>
      */
     private static function told(array $rows): array
@@ -216,11 +223,11 @@ final class ChangePages
             ? $places / $impressions / 1000
             : null;
         foreach ($rows as $row) {
-            $row->position_before = $position((int) $row->places_before, (int) $row->impressions_before);
-            $row->position = $position((int) $row->places, (int) $row->impressions);
+            $row->position_before = $position($row->int('places_before'), $row->int('impressions_before'));
+            $row->position = $position($row->int('places'), $row->int('impressions'));
             $row->why_not = match (true) {
-                (int) $row->part === 0 || (float) $row->gain >= 1 => '',
-                (int) $row->impressions < self::HARDLY_SEEN => 'hardly seen',
+                $row->int('part') === 0 || $row->number('gain') >= 1 => '',
+                $row->int('impressions') < self::HARDLY_SEEN => 'hardly seen',
                 $row->position > self::OUT_OF_SIGHT => 'its position, not its wording',
                 default => '',
             };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Rows;
 use App\Watch\Judging\GroupedBy;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
@@ -16,8 +17,8 @@ final class GroupList
     {
         $weeks = DB::table('watch_changes')->where('id', $change)->value('weeks_told');
         $groups = [];
-        foreach (DB::table('watch_results')->where('change_id', $change)->orderBy('part')->get() as $row) {
-            $groups[(int) $row->part] = GroupRow::fromRow($row, is_numeric($weeks) ? max(1, (int) $weeks) : 1);
+        foreach (Rows::of(DB::table('watch_results')->where('change_id', $change)->orderBy('part')->get()) as $row) {
+            $groups[$row->int('part')] = GroupRow::fromRow($row, is_numeric($weeks) ? max(1, (int) $weeks) : 1);
         }
 
         return $groups;

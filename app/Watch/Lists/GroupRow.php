@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Row;
 use App\Watch\Judging\GroupedBy;
 use Orchard\Core\Outcome\Verdict;
-use stdClass;
 
 /** What came of a change in a part of its pages; clicks and money of 28 days. */
 final readonly class GroupRow
@@ -32,7 +32,7 @@ final readonly class GroupRow
     ) {
     }
 
-    public static function fromRow(stdClass $row, int $weeks): self
+    public static function fromRow(Row $row, int $weeks): self
     {
         $per = ResultRow::DAYS / 7 / $weeks;
         $sight = static fn (float $clicks, float $impressions, float $places, float $orders, float $revenue): array => [
@@ -44,34 +44,34 @@ final readonly class GroupRow
         ];
 
         return new self(
-            GroupedBy::from((int) $row->grouped_by),
-            (int) $row->part,
-            (string) $row->name,
-            (int) $row->pages,
+            GroupedBy::from($row->int('grouped_by')),
+            $row->int('part'),
+            $row->text('name'),
+            $row->int('pages'),
             [
-                'clicks' => ((float) $row->came - (float) $row->expected) * $per,
-                'low' => (float) $row->low * $per,
-                'high' => (float) $row->high * $per,
+                'clicks' => ($row->number('came') - $row->number('expected')) * $per,
+                'low' => $row->number('low') * $per,
+                'high' => $row->number('high') * $per,
             ],
-            Verdict::from((int) $row->verdict),
-            $row->click_value === null ? null : (float) $row->click_value,
+            Verdict::from($row->int('verdict')),
+            $row->numberOrNull('click_value'),
             $row->currency,
             $sight(
-                (float) $row->clicks_before,
-                (float) $row->impressions_before,
-                (float) $row->places_before,
-                (float) $row->orders_before,
-                (float) $row->revenue_before,
+                $row->number('clicks_before'),
+                $row->number('impressions_before'),
+                $row->number('places_before'),
+                $row->number('orders_before'),
+                $row->number('revenue_before'),
             ),
             $sight(
-                (float) $row->came,
-                (float) $row->impressions,
-                (float) $row->places,
-                (float) $row->orders,
-                (float) $row->revenue,
+                $row->number('came'),
+                $row->number('impressions'),
+                $row->number('places'),
+                $row->number('orders'),
+                $row->number('revenue'),
             ),
-            $row->promised === null ? null : (float) $row->promised,
-            $row->promised_clicks === null ? null : (float) $row->promised_clicks,
+            $row->numberOrNull('promised'),
+            $row->numberOrNull('promised_clicks'),
         );
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\KeptShare;
 use Orchard\Core\Outcome\Verdict;
 use Orchard\Core\Wording\TextField;
@@ -22,18 +22,18 @@ final readonly class Learned
     {
         $changes = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.came, r.expected, r.error, r.promised_clicks, c.share, c.weeks_told FROM watch_changes c
                     JOIN watch_results r ON r.change_id = c.id AND r.part = 0 WHERE c.store_id = ? AND c.verdict <> ?
                     AND c.share > 0 AND r.promised_clicks > 0 AND c.fields & ? > 0',
                 [$store->id, Verdict::Open->value, TextField::Title->value | TextField::Description->value],
             ) as $row
         ) {
-            $per = ResultRow::DAYS / 7 / max(1, (int) $row->weeks_told);
+            $per = ResultRow::DAYS / 7 / max(1, $row->int('weeks_told'));
             $changes[] = [
-                'promised' => (float) $row->promised_clicks / (float) $row->share,
-                'gain' => ((float) $row->came - (float) $row->expected) * $per,
-                'error' => (float) $row->error * $per,
+                'promised' => $row->number('promised_clicks') / $row->number('share'),
+                'gain' => ($row->number('came') - $row->number('expected')) * $per,
+                'error' => $row->number('error') * $per,
             ];
         }
         $assumed = $store->options()->assumed('share_closed');

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Outcome\Outcome;
-use stdClass;
 
 /** What a change did to orders, told for 28 days. */
 final readonly class OrderGain
@@ -20,19 +20,19 @@ final readonly class OrderGain
     }
 
     /**
-     * @param  stdClass  $row  of watch_changes
+     * @param  Row  $row  of watch_changes
      * @param  float  $per  what the judged weeks are multiplied with
      */
-    public static function fromRow(stdClass $row, float $per): ?self
+    public static function fromRow(Row $row, float $per): ?self
     {
         return $row->orders_came === null
             ? null
             : new self(
-                (float) $row->orders_came * $per,
-                (float) $row->orders_expected * $per,
-                (float) $row->orders_low * $per,
-                (float) $row->orders_high * $per,
-                (float) $row->orders_chance,
+                $row->number('orders_came') * $per,
+                $row->number('orders_expected') * $per,
+                $row->number('orders_low') * $per,
+                $row->number('orders_high') * $per,
+                $row->number('orders_chance'),
             );
     }
 

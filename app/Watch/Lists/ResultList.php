@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Facts\Calendar\Coming;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
@@ -38,7 +39,7 @@ final class ResultList
             $after !== null && preg_match('/^(\d{4}-\d\d-\d\d) (\d{1,18})$/', $after, $found) === 1
                 ? [$found[1], (int) $found[2]]
                 : ['9999-12-31', PHP_INT_MAX];
-        $rows = DB::select(
+        $rows = Rows::all(
             self::SELECT.
                 ' '.
                 self::FROM.
@@ -50,7 +51,7 @@ final class ResultList
 
         return [
             'rows' => array_values(array_map(ResultRow::fromRow(...), array_slice($rows, 0, self::PAGE))),
-            'next' => isset($rows[self::PAGE]) ? "$last->first_day $last->id" : null,
+            'next' => $last !== null && isset($rows[self::PAGE]) ? "$last->first_day $last->id" : null,
         ];
     }
 
@@ -58,18 +59,20 @@ final class ResultList
     public static function coming(Store $store): array
     {
         return array_values(
-            DB::table('watch_changes')
-                ->where('store_id', $store->id)
-                ->where('ready_on', '>=', $store->today())
-                ->where('decided', Decision::Open->value)
-                ->orderBy('ready_on')
-                ->limit(20)
-                ->get(['id', 'name', 'ready_on'])
+            Rows::of(
+                DB::table('watch_changes')
+                    ->where('store_id', $store->id)
+                    ->where('ready_on', '>=', $store->today())
+                    ->where('decided', Decision::Open->value)
+                    ->orderBy('ready_on')
+                    ->limit(20)
+                    ->get(['id', 'name', 'ready_on']),
+            )
                 ->map(
-                    static fn (\stdClass $row): Coming => new Coming(
-                        (string) $row->ready_on,
+                    static fn (Row $row): Coming => new Coming(
+                        $row->text('ready_on'),
                         "what “{$row->name}” earned can be told",
-                        route('watch.change', [$store, (int) $row->id]),
+                        route('watch.change', [$store, $row->int('id')]),
                     ),
                 )
                 ->all(),
@@ -86,7 +89,7 @@ final class ResultList
     /** @return list<ResultRow> made between two days, the newest first */
     public static function between(Store $store, string $from, string $to, int $most): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             self::SELECT.
                 ' '.
                 self::FROM.
@@ -101,16 +104,18 @@ final class ResultList
     /** @return array{int, int, ?int, ?int} place from the newest, number of all, the newer one and the older one */
     public static function place(Store $store, int $id): array
     {
-        $row = DB::table('watch_changes')
-            ->where('id', $id)
-            ->first(['first_day']);
+        $row = Rows::maybe(
+            DB::table('watch_changes')
+                ->where('id', $id)
+                ->first(['first_day']),
+        );
         $of = static fn (string $sign, string $order): ?int => ($found = Rows::one(
             "SELECT id FROM watch_changes WHERE store_id = ? AND (first_day, id) $sign (?, ?)
                 ORDER BY first_day $order, id $order LIMIT 1",
             [$store->id, $row->first_day ?? '', $id],
         )) === null
             ? null
-            : (int) $found->id;
+            : $found->int('id');
         $newer = Rows::figure(
             'SELECT COUNT(*) AS n FROM watch_changes WHERE store_id = ? AND (first_day, id) > (?, ?)',
             [$store->id, $row->first_day ?? '', $id],
@@ -128,15 +133,17 @@ final class ResultList
     public static function export(Store $store): Generator
     {
         foreach (
-            DB::select(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? ORDER BY c.first_day DESC, c.id DESC', [
+            Rows::all(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? ORDER BY c.first_day DESC, c.id DESC', [
                 $store->id,
             ]) as $found
         ) {
             $row = ResultRow::fromRow($found);
             $clicks = static fn (string $of): ?float => $row->gain === null ? null : round($row->gain[$of], 1);
-            $money = static fn (string $of): ?float => $row->money($of) === null
-                ? null
-                : round((float) $row->money($of), 2);
+            $money = static function (string $of) use ($row): ?float {
+                $money = $row->money($of);
+
+                return $money === null ? null : round($money, 2);
+            };
             yield [
                 $row->source === ChangeSource::Release ? $row->sourceId : null,
                 $row->name,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Row;
 use App\Platform\Web\Forms;
 use App\Watch\Changed\ChangeSource;
 use App\Watch\Changed\Decision;
@@ -11,7 +12,6 @@ use App\Watch\Judging\WhyOpen;
 use DateTimeImmutable;
 use Orchard\Core\Outcome\Outcome;
 use Orchard\Core\Outcome\Verdict;
-use stdClass;
 
 /** A change and what came of it, told for 28 days, however many weeks it was judged by. */
 final readonly class ResultRow
@@ -50,42 +50,42 @@ final readonly class ResultRow
     ) {
     }
 
-    /** @param  stdClass  $row  of watch_changes, joined to its result of all pages */
-    public static function fromRow(stdClass $row): self
+    /** @param  Row  $row  of watch_changes, joined to its result of all pages */
+    public static function fromRow(Row $row): self
     {
-        $weeks = max(1, (int) $row->weeks_told);
+        $weeks = max(1, $row->int('weeks_told'));
         $per = self::DAYS / 7 / $weeks;
 
         return new self(
-            (int) $row->id,
-            ChangeSource::from((int) $row->source),
-            (int) $row->source_id,
-            (string) $row->name,
-            (string) $row->day,
-            (int) $row->pages,
+            $row->int('id'),
+            ChangeSource::from($row->int('source')),
+            $row->int('source_id'),
+            $row->text('name'),
+            $row->text('day'),
+            $row->int('pages'),
             (int) ($row->counted ?? 0),
-            (int) $row->fields,
+            $row->int('fields'),
             Verdict::from((int) ($row->verdict ?? 0)),
-            WhyOpen::from((int) $row->why_open),
-            Decision::from((int) $row->decided),
+            WhyOpen::from($row->int('why_open')),
+            Decision::from($row->int('decided')),
             $row->ready_on,
-            (int) $row->weeks,
-            (int) $row->weeks_told,
-            (int) $row->alone,
+            $row->int('weeks'),
+            $row->int('weeks_told'),
+            $row->int('alone'),
             $row->came === null
                 ? null
                 : [
-                    'clicks' => ((float) $row->came - (float) $row->expected) * $per,
-                    'low' => (float) $row->low * $per,
-                    'high' => (float) $row->high * $per,
-                    'expected' => (float) $row->expected * $per,
+                    'clicks' => ($row->number('came') - $row->number('expected')) * $per,
+                    'low' => $row->number('low') * $per,
+                    'high' => $row->number('high') * $per,
+                    'expected' => $row->number('expected') * $per,
                 ],
-            $row->click_value === null ? null : (float) $row->click_value,
+            $row->numberOrNull('click_value'),
             $row->currency,
-            $row->chance === null ? null : (float) $row->chance,
-            $row->smallest === null ? null : (float) $row->smallest,
-            $row->promised === null ? null : (float) $row->promised,
-            $row->promised_clicks === null ? null : (float) $row->promised_clicks,
+            $row->numberOrNull('chance'),
+            $row->numberOrNull('smallest'),
+            $row->numberOrNull('promised'),
+            $row->numberOrNull('promised_clicks'),
             $row->judged_at !== null,
             OrderGain::fromRow($row, $per),
         );

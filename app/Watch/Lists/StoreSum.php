@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Watch\Judging\GroupResult;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\FalseDiscoveries;
 use Orchard\Core\Outcome\Outcome;
 use Orchard\Core\Outcome\Verdict;
@@ -44,26 +44,26 @@ final readonly class StoreSum
         $sharing = $naive = 0.0;
         $changes = 0;
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT r.*, c.weeks_told FROM watch_changes c JOIN watch_results r ON r.change_id = c.id
                     AND r.part IN (?, ?) WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? AND c.verdict <> ?',
                 [GroupResult::ALL, GroupResult::SHARING, $store->id, $from, $to, Verdict::Open->value],
             ) as $row
         ) {
-            $per = ResultRow::DAYS / 7 / max(1, (int) $row->weeks_told);
-            $gain = ((float) $row->came - (float) $row->expected) * $per;
-            $error = (float) $row->error * $per;
+            $per = ResultRow::DAYS / 7 / max(1, $row->int('weeks_told'));
+            $gain = ($row->number('came') - $row->number('expected')) * $per;
+            $error = $row->number('error') * $per;
             $clicks = $clicks->plus($gain, $error);
-            if ((int) $row->part === GroupResult::SHARING) {
+            if ($row->int('part') === GroupResult::SHARING) {
                 $sharing += $gain;
             } else {
                 $changes++;
-                $naive += ((float) $row->came - (float) $row->clicks_before) * $per;
-                (int) $row->verdict === Verdict::Few->value || ($chances[] = (float) $row->chance);
+                $naive += ($row->number('came') - $row->number('clicks_before')) * $per;
+                $row->int('verdict') === Verdict::Few->value || ($chances[] = $row->number('chance'));
             }
             if ($row->click_value !== null) {
-                $value = (float) $row->click_value;
-                $money[(string) $row->currency] = ($money[(string) $row->currency] ?? new Gain())->plus(
+                $value = $row->number('click_value');
+                $money[$row->text('currency')] = ($money[$row->text('currency')] ?? new Gain())->plus(
                     $gain * $value,
                     $error * $value,
                 );

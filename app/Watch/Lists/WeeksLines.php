@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -44,13 +45,13 @@ final readonly class WeeksLines
     {
         $weeks = Records::of(
             WeekOfChange::class,
-            DB::table('watch_weeks')->where('change_id', $change)->orderBy('week')->get(),
+            Rows::of(DB::table('watch_weeks')->where('change_id', $change)->orderBy('week')->get()),
         );
-        $result = DB::table('watch_results')->where('change_id', $change)->where('part', 0)->first();
+        $result = Rows::maybe(DB::table('watch_results')->where('change_id', $change)->where('part', 0)->first());
         if (count($weeks) < 2 || $result === null) {
             return null;
         }
-        $reach = ((float) $result->high - (float) $result->low) / 2 / max(1.0, (float) $result->expected);
+        $reach = ($result->number('high') - $result->number('low')) / 2 / max(1.0, $result->number('expected'));
         $values = [];
         foreach ($weeks as $one) {
             array_push(

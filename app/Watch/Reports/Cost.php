@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Watch\Reports;
 
 use App\Changes\Origin;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\Reporting\ReportBoard;
 use App\Stores\Reporting\Spent;
 use App\Watch\Changed\ChangeSource;
-use Illuminate\Support\Facades\DB;
 
 /**
  * What the releases of a time cost: the hours that their pages take by hand, as the store's assumptions say, and what
@@ -31,17 +31,17 @@ final readonly class Cost
         $minutes = 0.0;
         $pages = 0;
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.kind, p.origin, COUNT(*) AS n FROM watch_changes c JOIN watch_pages p ON p.change_id = c.id
                     WHERE c.store_id = ? AND c.source = ? AND c.first_day BETWEEN ? AND ? AND p.origin IN (?, ?)
                     GROUP BY p.kind, p.origin',
                 [$store->id, ChangeSource::Release->value, $from, $to, Origin::Hand->value, Origin::Suggested->value],
             ) as $row
         ) {
-            $kind = PageKind::tryFrom((int) $row->kind) ?? PageKind::Other;
-            $share = (string) $row->origin === Origin::Suggested->value ? self::LOOK : 1.0;
-            $minutes += $share * (int) $row->n * $store->options()->assumed('minutes_'.self::key($kind));
-            $pages += (int) $row->n;
+            $kind = PageKind::tryFrom($row->int('kind')) ?? PageKind::Other;
+            $share = $row->text('origin') === Origin::Suggested->value ? self::LOOK : 1.0;
+            $minutes += $share * $row->int('n') * $store->options()->assumed('minutes_'.self::key($kind));
+            $pages += $row->int('n');
         }
 
         return new self(

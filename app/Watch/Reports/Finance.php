@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Reports;
 
 use App\Facts\SalesSum;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -38,24 +39,26 @@ final readonly class Finance
     /** Null where nobody has said what the accounts have for these days. */
     public static function of(Store $store, string $from, string $to): ?self
     {
-        $row = DB::table('watch_finance')
-            ->where('store_id', $store->id)
-            ->where('first_day', $from)
-            ->where('last_day', $to)
-            ->first();
+        $row = Rows::maybe(
+            DB::table('watch_finance')
+                ->where('store_id', $store->id)
+                ->where('first_day', $from)
+                ->where('last_day', $to)
+                ->first(),
+        );
         if ($row === null) {
             return null;
         }
-        $net = (float) $row->told - (float) $row->returned;
+        $net = $row->number('told') - $row->number('returned');
         $tax = $store->options()->assumed('tax');
 
         return new self(
-            (float) $row->told,
-            (float) $row->returned,
+            $row->number('told'),
+            $row->number('returned'),
             $net - $net / (1 + $tax),
-            (float) $row->amount,
+            $row->number('amount'),
             self::days($from, $to),
-            (int) $row->days_told,
+            $row->int('days_told'),
         );
     }
 
@@ -79,12 +82,14 @@ final readonly class Finance
     public static function refresh(Store $store): void
     {
         foreach (
-            DB::table('watch_finance')
-                ->where('store_id', $store->id)
-                ->where('last_day', '>=', now()->subDays(self::ANEW)->format('Y-m-d'))
-                ->get(['first_day', 'last_day']) as $row
+            Rows::of(
+                DB::table('watch_finance')
+                    ->where('store_id', $store->id)
+                    ->where('last_day', '>=', now()->subDays(self::ANEW)->format('Y-m-d'))
+                    ->get(['first_day', 'last_day']),
+            ) as $row
         ) {
-            $days = ['first_day' => (string) $row->first_day, 'last_day' => (string) $row->last_day];
+            $days = ['first_day' => $row->text('first_day'), 'last_day' => $row->text('last_day')];
             DB::table('watch_finance')
                 ->where('store_id', $store->id)
                 ->where($days)

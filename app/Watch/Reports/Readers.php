@@ -6,6 +6,7 @@ namespace App\Watch\Reports;
 
 use App\Access\Mail\Postbox;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -46,7 +47,7 @@ final class Readers
     {
         return Records::of(
             Reader::class,
-            DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get(),
+            Rows::of(DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get()),
         );
     }
 
@@ -79,15 +80,15 @@ final class Readers
         foreach ($due as $id) {
             // The mail is queued in the same transaction, so it is queued once, whatever dies meanwhile.
             DB::transaction(static function () use ($store, $first, $month, $id): void {
-                $reader = DB::table('watch_readers')->where('id', $id)->lockForUpdate()->first();
-                if ($reader === null || (string) $reader->sent_month >= $month) {
+                $reader = Rows::maybe(DB::table('watch_readers')->where('id', $id)->lockForUpdate()->first());
+                if ($reader === null || $reader->text('sent_month') >= $month) {
                     return;
                 }
                 DB::table('watch_readers')
                     ->where('id', $id)
                     ->update(['sent_month' => $month]);
                 Postbox::send(
-                    (string) $reader->email,
+                    $reader->text('email'),
                     new ReportMail(
                         $store->id,
                         $first->format('Y-m-d'),

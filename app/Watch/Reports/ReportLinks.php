@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Reports;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -43,15 +44,17 @@ final class ReportLinks
     /** The report that a link opens; null where it has ended, or never was one. */
     public static function open(string $token): ?Report
     {
-        $row = DB::table('watch_links')
-            ->where('token_hash', hash('sha256', $token, true))
-            ->where('expires_at', '>', now())
-            ->first();
-        $store = $row === null ? null : Store::query()->find((int) $row->store_id);
+        $row = Rows::maybe(
+            DB::table('watch_links')
+                ->where('token_hash', hash('sha256', $token, true))
+                ->where('expires_at', '>', now())
+                ->first(),
+        );
+        $store = $row === null ? null : Store::query()->find($row->int('store_id'));
 
         return $row === null || $store === null
             ? null
-            : Report::of($store, (string) $row->from_day, (string) $row->to_day);
+            : Report::of($store, $row->text('from_day'), $row->text('to_day'));
     }
 
     public static function count(Store $store): int

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Facts\ToldWeeks;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
 use Orchard\Core\Demand\RateRange;
-use stdClass;
 
 /**
  * Pages, or the queries of one page, on position by click rate, with the store's own curve and its band: both axes
@@ -92,7 +93,7 @@ final readonly class CurvePicture
             ' AND s.class = '.
             Lens::BUT_BRAND.
             $narrows;
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions,
                 s.position_sum
                 FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC
@@ -105,14 +106,14 @@ final readonly class CurvePicture
         return self::marks(
             array_values(
                 array_map(
-                    static fn (stdClass $row): array => [
-                        'id' => (int) $row->page_id,
-                        'name' => (string) preg_replace('~^https?://[^/]+~', '', (string) $row->url),
-                        'clicks' => (int) $row->clicks,
-                        'impressions' => (int) $row->impressions,
-                        'position_sum' => (int) $row->position_sum,
-                        'worth' => (float) $row->click_value * (int) $row->clicks,
-                        'upside' => (float) $row->upside,
+                    static fn (Row $row): array => [
+                        'id' => $row->int('page_id'),
+                        'name' => (string) preg_replace('~^https?://[^/]+~', '', $row->text('url')),
+                        'clicks' => $row->int('clicks'),
+                        'impressions' => $row->int('impressions'),
+                        'position_sum' => $row->int('position_sum'),
+                        'worth' => $row->number('click_value') * $row->int('clicks'),
+                        'upside' => $row->number('upside'),
                     ],
                     $rows,
                 ),
@@ -129,7 +130,7 @@ final readonly class CurvePicture
      */
     public static function queries(Store $store, int $page, ClickCurve $curve): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
                 SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
                 ToldWeeks::WINDOW.
@@ -143,13 +144,13 @@ final readonly class CurvePicture
         return self::marks(
             array_values(
                 array_map(
-                    static fn (stdClass $row): array => [
-                        'id' => (int) $row->query_id,
-                        'name' => (string) $row->text,
-                        'clicks' => (int) $row->clicks,
-                        'impressions' => (int) $row->impressions,
-                        'position_sum' => (int) $row->position_sum,
-                        'worth' => (float) $row->impressions,
+                    static fn (Row $row): array => [
+                        'id' => $row->int('query_id'),
+                        'name' => $row->text('text'),
+                        'clicks' => $row->int('clicks'),
+                        'impressions' => $row->int('impressions'),
+                        'position_sum' => $row->int('position_sum'),
+                        'worth' => $row->number('impressions'),
                         'upside' => 0.0,
                     ],
                     $rows,
@@ -167,26 +168,26 @@ final readonly class CurvePicture
     public static function density(Store $store, Lens $lens): array
     {
         [$narrows, $values] = $lens->narrows('');
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place,
                 rate",
             [$store->id, ...$values],
         );
-        $most = max([1, ...array_map(static fn (stdClass $row): int => (int) $row->pages, $rows)]);
+        $most = max([1, ...array_map(static fn (Row $row): int => $row->int('pages'), $rows)]);
         $cells = [];
         foreach ($rows as $row) {
-            [$left, $right] = [self::x(exp((int) $row->place * 0.25)), self::x(exp(((int) $row->place + 1) * 0.25))];
+            [$left, $right] = [self::x(exp($row->int('place') * 0.25)), self::x(exp(($row->int('place') + 1) * 0.25))];
             [$low, $high] = [
-                self::y(self::LEAST * exp((int) $row->rate * 0.4)),
-                self::y(self::LEAST * exp(((int) $row->rate + 1) * 0.4)),
+                self::y(self::LEAST * exp($row->int('rate') * 0.4)),
+                self::y(self::LEAST * exp(($row->int('rate') + 1) * 0.4)),
             ];
             $cells[] = [
                 'x' => $left,
                 'y' => $high,
                 'width' => max(0.0, $right - $left),
                 'height' => max(0.0, $low - $high),
-                'pages' => (int) $row->pages,
-                'part' => sqrt((int) $row->pages / $most),
+                'pages' => $row->int('pages'),
+                'part' => sqrt($row->int('pages') / $most),
             ];
         }
 

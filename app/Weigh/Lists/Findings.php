@@ -8,6 +8,7 @@ use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Web\ListPlace;
 use App\Stores\Markets;
@@ -15,10 +16,8 @@ use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\MainReason;
 use App\Weigh\Scoring\Seasons;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\QuickWins;
-use stdClass;
 
 /**
  * Pages and queries that want something of their own: just off the top, in demand but not in stock, whose season
@@ -61,7 +60,7 @@ final class Findings
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id
                         ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
                 SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
@@ -79,10 +78,10 @@ final class Findings
                     [$store->id, $store->id],
                 ) as $row
         ) {
-            $best[(int) $row->page_id][] = $row;
+            $best[$row->int('page_id')][] = $row;
         }
         foreach ($rows as $row) {
-            $row->best = Records::of(WinQuery::class, $best[(int) $row->page_id] ?? []);
+            $row->best = Records::of(WinQuery::class, $best[$row->int('page_id')] ?? []);
         }
 
         return ['rows' => Records::of(WinPage::class, $rows), 'next' => $next];
@@ -140,7 +139,7 @@ final class Findings
                 self::AHEAD_OF.
                 ') s';
         $order = $onlySeasons ? 's.season_week, ahead DESC' : 'ahead DESC';
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM $from ORDER BY $order, s.page_id
                 LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id
                 AND f.to_crawl = 0 ORDER BY ".
@@ -167,7 +166,7 @@ final class Findings
             if ($lens->market === null || $lens->market === $market->id) {
                 array_push(
                     $rows,
-                    ...DB::select(
+                    ...Rows::all(
                         'SELECT w.market_id, w.query_id, w.impressions, w.rivals, w.class, q.text
                             FROM (SELECT market_id, query_id, impressions, rivals, class
                             FROM weigh_query_markets FORCE INDEX (by_seen) WHERE store_id = ? AND market_id = ?
@@ -180,7 +179,7 @@ final class Findings
         }
         usort(
             $rows,
-            static fn (stdClass $a, stdClass $b): int => [$b->impressions, $b->query_id, $a->market_id] <=> [
+            static fn (Row $a, Row $b): int => [$b->impressions, $b->query_id, $a->market_id] <=> [
                 $a->impressions,
                 $a->query_id,
                 $b->market_id,
@@ -192,7 +191,7 @@ final class Findings
         foreach (
             $queries === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT r.*, p.url FROM (SELECT s.query_id, i.market_id, s.page_id, SUM(s.clicks) AS clicks,
                         SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000
                         AS position,
@@ -227,7 +226,7 @@ final class Findings
     public static function moved(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($store, $lens);
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005
                 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
                 self::MOVED_DAYS.
@@ -238,18 +237,18 @@ final class Findings
             $values,
         );
         foreach ($rows as $row) {
-            $worth = ((float) $row->worth + (float) $row->was_worth) / 2;
+            $worth = ($row->number('worth') + $row->number('was_worth')) / 2;
             $row->by_worth =
-                (((float) $row->worth - (float) $row->was_worth) *
-                    ((float) $row->extra_clicks + (float) $row->was_extra_clicks)) /
+                (($row->number('worth') - $row->number('was_worth')) *
+                    ($row->number('extra_clicks') + $row->number('was_extra_clicks'))) /
                 2;
-            $row->by_texts = $worth * ((float) $row->wording_clicks - (float) $row->was_wording_clicks);
+            $row->by_texts = $worth * ($row->number('wording_clicks') - $row->number('was_wording_clicks'));
             $row->by_positions =
                 $worth *
-                ((float) $row->extra_clicks -
-                    (float) $row->wording_clicks -
-                    (float) $row->was_extra_clicks +
-                    (float) $row->was_wording_clicks);
+                ($row->number('extra_clicks') -
+                    $row->number('wording_clicks') -
+                    $row->number('was_extra_clicks') +
+                    $row->number('was_wording_clicks'));
             $row->reason = MainReason::wordsOf($row->reason);
         }
 
@@ -286,7 +285,7 @@ final class Findings
         );
     }
 
-    /** @return array{list<stdClass>, ?string} rows of the database, and where to go on */
+    /** @return array{list<Row>, ?string} rows of the database, and where to go on */
     private static function scores(ScoreRows $asked, ListPlace $place): array
     {
         [$after, $size] = [$place->after, $place->size ?? self::PAGE];
@@ -297,7 +296,7 @@ final class Findings
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
         $rows = array_values(
-            DB::select(
+            Rows::all(
                 "SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside,
                     s.click_value, i.life, p.url, f.title, s.$column AS sort_key, {$asked->columns} FROM weigh_scores s
                         JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT
@@ -310,7 +309,7 @@ final class Findings
         $next = null;
         if (count($rows) > $size) {
             array_pop($rows);
-            $last = end($rows);
+            $last = $rows[$size - 1];
             $next = $last->sort_key.'_'.$last->page_id;
         }
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\Effort;
 use Generator;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its
@@ -120,13 +120,13 @@ final readonly class HandOrRecipe
         [$where, $values] = self::where($lens, $store);
         $portion = [];
         foreach (
-            DB::cursor(
+            Rows::cursor(
                 "SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC,
                     s.page_id DESC LIMIT 1000000 OFFSET ".max(0, $cut),
                 $values,
             ) as $row
         ) {
-            $portion[] = (int) $row->page_id;
+            $portion[] = $row->int('page_id');
             if (count($portion) === 5000) {
                 yield $portion;
                 $portion = [];

@@ -25,9 +25,9 @@ final class MissingSheet
             ['rows' => $rows, 'next' => $after] = Findings::missing($store, new Lens(), new ListPlace($after));
             foreach ($rows as $row) {
                 yield [
-                    (string) $row->title,
-                    (string) $row->number,
-                    (string) $row->maker,
+                    $row->title ?? '',
+                    $row->number ?? '',
+                    $row->maker ?? '',
                     $row->url,
                     LifeState::from($row->life)->label(),
                     $row->backOn,

@@ -13,7 +13,6 @@ use App\Stores\Models\Store;
 use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Told;
-use Illuminate\Support\Facades\DB;
 
 /** Queries of one market with their sums, a screen at a time by key; and the pages that stand for one of them. */
 final class QueryList
@@ -30,7 +29,7 @@ final class QueryList
             $where .= " AND (s.$column < ? OR (s.$column = ? AND s.query_id < ?))";
             array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
         }
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT r.*, q.text, w.difficulty, w.volume FROM (SELECT s.* FROM weigh_query_sums s WHERE $where
                 ORDER BY s.$column DESC, s.query_id DESC LIMIT ".
                 ($size + 1).
@@ -42,7 +41,7 @@ final class QueryList
         $next = null;
         if (count($rows) > $size) {
             array_pop($rows);
-            $last = end($rows);
+            $last = $rows[$size - 1];
             $next = $last->{$column}.'_'.$last->query_id;
         }
 

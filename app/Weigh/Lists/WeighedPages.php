@@ -8,6 +8,7 @@ use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Web\ListPlace;
 use App\Stores\Models\Store;
@@ -15,7 +16,6 @@ use App\Weigh\Numbers\ComparedSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\MainReason;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /**
  * Pages with the numbers of a lens beside what they could earn more, in the order of either; a screen at a time, by
@@ -54,7 +54,7 @@ final class WeighedPages
             $from .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $keys = DB::select(
+        $keys = Rows::all(
             "SELECT s.page_id, s.$column AS sort_key FROM $from ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
                 ($size + 1),
             $values,
@@ -62,7 +62,7 @@ final class WeighedPages
         $next = null;
         if (count($keys) > $size) {
             array_pop($keys);
-            $last = end($keys);
+            $last = $keys[$size - 1];
             $next = $last->sort_key.'_'.$last->page_id;
         }
 
@@ -98,7 +98,7 @@ final class WeighedPages
         $list = Bulk::list($pages);
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT i.page_id, i.kind AS page_kind, p.url, f.title, n.clicks,
                     n.impressions,
                     n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before,
@@ -115,19 +115,19 @@ final class WeighedPages
                 [$lens->weeks, $lens->device, $lens->class],
             ) as $row
         ) {
-            $rows[(int) $row->page_id] = $row;
+            $rows[$row->int('page_id')] = $row;
         }
         $touched = LastTouched::ofPages($pages);
         $leads = PageTerms::leads($pages);
         $listed = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT p.page_id, w.name FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id
                     AND w.state = 'open' WHERE p.store_id = ? AND p.page_id IN ($list)",
                 [$store->id],
             ) as $row
         ) {
-            $listed[(int) $row->page_id] = (string) $row->name;
+            $listed[$row->int('page_id')] = $row->text('name');
         }
         foreach ($rows as $page => $row) {
             $row->sums = ComparedSums::from($row, $lens->against);
@@ -139,7 +139,7 @@ final class WeighedPages
 
         return Records::of(
             WeighedPage::class,
-            array_filter(array_map(static fn (int $page): ?stdClass => $rows[$page] ?? null, $pages)),
+            array_filter(array_map(static fn (int $page): ?Row => $rows[$page] ?? null, $pages)),
         );
     }
 

@@ -14,7 +14,6 @@ use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /**
  * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the
@@ -103,7 +102,7 @@ final readonly class WhatIf
             $values,
         );
         $rows = array_values(
-            DB::select(
+            Rows::all(
                 "SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now
                     FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".self::PAGE,
                 $values,
@@ -112,7 +111,7 @@ final readonly class WhatIf
         $pages = Bulk::ids($rows, 'page_id');
         $places = array_flip(
             Bulk::ids(
-                DB::select(
+                Rows::all(
                     "SELECT s.page_id FROM weigh_scores s WHERE $where ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
                         self::PLACES,
                     $values,
@@ -124,27 +123,27 @@ final readonly class WhatIf
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id
                         AND f.to_crawl = 0 WHERE p.id IN ('.
                         Bulk::list($pages).
                         ')',
                 ) as $row
         ) {
-            $names[(int) $row->id] = $row;
+            $names[$row->int('id')] = $row;
         }
         foreach ($rows as $row) {
-            $row->url = $names[(int) $row->page_id]->url ?? '';
-            $row->title = $names[(int) $row->page_id]->title ?? null;
-            $row->was_place = isset($places[(int) $row->page_id]) ? $places[(int) $row->page_id] + 1 : null;
+            $row->url = $names[$row->int('page_id')]->url ?? '';
+            $row->title = $names[$row->int('page_id')]->title ?? null;
+            $row->was_place = isset($places[$row->int('page_id')]) ? $places[$row->int('page_id')] + 1 : null;
         }
 
         return [
             'rows' => Records::of(WhatIfPage::class, $rows),
-            'upside' => (float) $total->wording + (float) $total->lift,
-            'wording' => (float) $total->wording,
-            'lift' => (float) $total->lift,
-            'was' => (float) $total->was,
+            'upside' => $total->number('wording') + $total->number('lift'),
+            'wording' => $total->number('wording'),
+            'lift' => $total->number('lift'),
+            'was' => $total->number('was'),
         ];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use stdClass;
+use App\Platform\Database\Row;
 
 /** Sums of the weeks of a lens, and of those that they are compared with. */
 final readonly class ComparedSums
@@ -19,7 +19,7 @@ final readonly class ComparedSums
     }
 
     /** @param  string  $against  "before" or "year" */
-    public static function from(stdClass $row, string $against): self
+    public static function from(Row $row, string $against): self
     {
         return new self(Sums::from($row), Sums::from($row, "_beside_$against"), Sums::from($row, "_$against"));
     }

@@ -71,9 +71,9 @@ final readonly class Freshness
     /** What was kept last; null where nothing holds. */
     public static function kept(Store $store): ?self
     {
-        $row = DB::table('weigh_states')->where('store_id', $store->id)->first();
+        $row = Rows::maybe(DB::table('weigh_states')->where('store_id', $store->id)->first());
 
-        return $row === null ? null : new self((string) $row->fingerprint, (string) $row->links);
+        return $row === null ? null : new self($row->text('fingerprint'), $row->text('links'));
     }
 
     public static function keep(Store $store, string $sums, string $links): void

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** Sums by kind, market, folder and collection, of every lens; made from the sums by page. */
 final class GroupSums
@@ -99,13 +100,13 @@ final class GroupSums
             $other = $sort === 'device' ? 'class' : 'device';
             $where .= " AND sort = 'kind' AND $other = ?".($lens->kind === null ? '' : ' AND name = ?');
             array_push($values, $lens->{$other}, ...$lens->kind === null ? [] : [(string) $lens->kind->value]);
-            $rows = DB::select(
+            $rows = Rows::all(
                 "SELECT $sort AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where GROUP BY $sort
                     ORDER BY $sort DESC",
                 $values,
             );
         } elseif ($sort === 'market') {
-            $rows = DB::select(
+            $rows = Rows::all(
                 "SELECT market_id AS name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where
                     AND sort = 'kind' AND device = ? AND class = ?".
                     ($lens->kind === null ? '' : ' AND name = ?').
@@ -113,7 +114,7 @@ final class GroupSums
                 [...$values, $lens->device, $lens->class, ...$lens->kind === null ? [] : [(string) $lens->kind->value]],
             );
         } else {
-            $rows = DB::select(
+            $rows = Rows::all(
                 "SELECT name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where AND sort = ? AND device = ?
                     AND class = ? GROUP BY name ORDER BY SUM(impressions) DESC, name LIMIT ".self::MOST,
                 [...$values, $sort, $lens->device, $lens->class],
@@ -122,9 +123,9 @@ final class GroupSums
 
         return array_values(
             array_map(
-                static fn (stdClass $row): SumGroup => new SumGroup(
-                    (string) $row->name,
-                    (int) $row->pages,
+                static fn (Row $row): SumGroup => new SumGroup(
+                    $row->text('name'),
+                    $row->int('pages'),
                     ComparedSums::from($row, $lens->against),
                 ),
                 $rows,
@@ -159,7 +160,7 @@ final class GroupSums
         };
         [$narrows, $more] = $lens->narrows('');
 
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
                 SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue
                 FROM weigh_weeks
@@ -168,7 +169,7 @@ final class GroupSums
         );
 
         return array_values(
-            array_map(static fn (stdClass $row): WeekSums => new WeekSums((string) $row->week, Sums::from($row)), $rows),
+            array_map(static fn (Row $row): WeekSums => new WeekSums($row->text('week'), Sums::from($row)), $rows),
         );
     }
 }

@@ -12,6 +12,7 @@ use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
@@ -86,13 +87,13 @@ final class PageSums
     {
         $pages = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id
                     LIMIT '.self::PAGES,
                 [$this->store->id, $after],
             ) as $row
         ) {
-            $pages[(int) $row->page_id] = [(int) $row->kind, (int) $row->market_id];
+            $pages[$row->int('page_id')] = [$row->int('kind'), $row->int('market_id')];
         }
         if ($pages === []) {
             return null;
@@ -138,29 +139,29 @@ final class PageSums
             }
         }
         $own = $this->window->isPeriod
-            ? DB::select(
+            ? Rows::all(
                 'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum,
                     orders,
                     revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ?
                     AND (impressions > 0 OR orders > 0)',
                 [$this->window->firstDay, $this->store->id, $after, $last],
             )
-            : DB::select(
+            : Rows::all(
                 'SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin
                     FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?',
                 [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday],
             );
         foreach ($own as $row) {
-            isset($pages[(int) $row->page_id]) &&
+            isset($pages[$row->int('page_id')]) &&
                 $summed->addPage(
-                    (int) $row->page_id,
-                    new WeekCell($this->days[(string) $row->week][0], (string) $row->week),
-                    new SearchSum((int) $row->clicks, (int) $row->impressions, (int) $row->position_sum),
+                    $row->int('page_id'),
+                    new WeekCell($this->days[$row->text('week')][0], $row->text('week')),
+                    new SearchSum($row->int('clicks'), $row->int('impressions'), $row->int('position_sum')),
                     new SalesSum(
-                        (int) $row->orders,
-                        (float) $row->revenue,
-                        (float) $row->returned,
-                        (float) $row->margin,
+                        $row->int('orders'),
+                        $row->number('revenue'),
+                        $row->number('returned'),
+                        $row->number('margin'),
                     ),
                 );
         }
@@ -351,9 +352,9 @@ final class PageSums
                 1,
         );
         foreach (
-            DB::select('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND class > 0', [$this->store->id]) as $row
+            Rows::all('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND class > 0', [$this->store->id]) as $row
         ) {
-            $classes[(int) $row->query_id - $this->firstQuery] = chr((int) $row->class);
+            $classes[$row->int('query_id') - $this->firstQuery] = chr($row->int('class'));
         }
 
         return $classes;

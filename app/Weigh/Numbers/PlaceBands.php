@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Facts\ToldWeeks;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
 
 /**
@@ -49,24 +49,24 @@ final class PlaceBands
         [$narrows, $values] = $lens->narrows('');
         $weeks = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions
                     FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week,
                         place",
                 [$store->id, ...$values],
             ) as $row
         ) {
-            $weeks[(string) $row->week] ??= array_fill(0, count($bands), [
+            $weeks[$row->text('week')] ??= array_fill(0, count($bands), [
                 'pairs' => 0,
                 'clicks' => 0,
                 'impressions' => 0,
             ]);
-            $at = self::bandOf((int) $row->place, $bands);
-            $known = $weeks[(string) $row->week][$at];
-            $weeks[(string) $row->week][$at] = [
-                'pairs' => $known['pairs'] + (int) $row->pairs,
-                'clicks' => $known['clicks'] + (int) $row->clicks,
-                'impressions' => $known['impressions'] + (int) $row->impressions,
+            $at = self::bandOf($row->int('place'), $bands);
+            $known = $weeks[$row->text('week')][$at];
+            $weeks[$row->text('week')][$at] = [
+                'pairs' => $known['pairs'] + $row->int('pairs'),
+                'clicks' => $known['clicks'] + $row->int('clicks'),
+                'impressions' => $known['impressions'] + $row->int('impressions'),
             ];
         }
 
@@ -84,7 +84,7 @@ final class PlaceBands
     {
         $counts = array_fill(0, 3, array_fill(0, count($bands), 0));
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT span DIV '.
                     ToldWeeks::CELLS.
                     ' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place
@@ -94,7 +94,7 @@ final class PlaceBands
                 [$store->id, $page],
             ) as $row
         ) {
-            $counts[(int) $row->part][self::bandOf((int) $row->place, $bands)]++;
+            $counts[$row->int('part')][self::bandOf($row->int('place'), $bands)]++;
         }
 
         return array_values(array_map(array_values(...), $counts));

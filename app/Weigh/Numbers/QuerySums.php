@@ -7,12 +7,12 @@ namespace App\Weigh\Numbers;
 use App\Facts\NumberWindow;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
-use stdClass;
 
 /**
  * What is kept by query: its class; and by market the best placed page for it, how many pages stand for it, and its
@@ -38,22 +38,22 @@ final class QuerySums
     public function classify(int $after): ?int
     {
         $classifier = $this->classifier();
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT id, text FROM search_queries WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::QUERIES,
             [$this->store->id, $after],
         );
         if ($rows === []) {
             return null;
         }
-        $last = (int) $rows[count($rows) - 1]->id;
+        $last = $rows[count($rows) - 1]->int('id');
         Bulk::upsert(
             'weigh_queries',
             ['store_id', 'query_id', 'class'],
             array_map(
-                fn (stdClass $row): array => [
+                fn (Row $row): array => [
                     $this->store->id,
-                    (int) $row->id,
-                    $classifier->classOf((string) $row->text)->value,
+                    $row->int('id'),
+                    $classifier->classOf($row->text('text'))->value,
                 ],
                 $rows,
             ),
@@ -85,8 +85,8 @@ final class QuerySums
             array_values(array_unique(array_filter($brands))),
             array_values(
                 array_map(
-                    static fn (stdClass $row): string => (string) $row->maker,
-                    DB::select(
+                    static fn (Row $row): string => $row->text('maker'),
+                    Rows::all(
                         "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000",
                         [$this->store->id],
                     ),
@@ -151,16 +151,13 @@ final class QuerySums
         ]);
         $known = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ?
                     AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)',
                 [$id, $summed->after, $summed->last],
             ) as $row
         ) {
-            $known[(int) $row->query_id] = [
-                (int) $row->class,
-                $row->difficulty === null ? null : (string) $row->difficulty,
-            ];
+            $known[$row->int('query_id')] = [$row->int('class'), $row->textOrNull('difficulty')];
         }
         Bulk::write(
             'weigh_query_markets',

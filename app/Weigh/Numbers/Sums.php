@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Platform\Database\Row;
 use Orchard\Core\Demand\RateRange;
-use stdClass;
 
 /** Clicks, impressions and sales of some weeks. */
 final readonly class Sums
@@ -24,12 +24,12 @@ final readonly class Sums
     }
 
     /** @param  string  $end  of the columns: "", "_before", "_year", "_beside_before", "_beside_year" */
-    public static function from(stdClass $row, string $end = ''): self
+    public static function from(Row $row, string $end = ''): self
     {
         return new self(
-            (int) $row->{"clicks$end"},
-            (int) $row->{"impressions$end"},
-            (int) $row->{"position_sum$end"},
+            $row->int("clicks$end"),
+            $row->int("impressions$end"),
+            $row->int("position_sum$end"),
             (int) ($row->{"orders$end"} ?? 0),
             (float) ($row->{"revenue$end"} ?? 0.0),
         );

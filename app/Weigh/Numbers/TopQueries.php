@@ -8,8 +8,8 @@ use App\Facts\ToldWeeks;
 use App\Inventory\Terms\SeenPortion;
 use App\Inventory\Terms\SeenQuery;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 
 /** The queries of many pages that bring most, but for the store's own name; and all queries, a portion at a time. */
@@ -18,7 +18,7 @@ final class TopQueries
     public static function portion(Store $store, int $after, int $most): ?SeenPortion
     {
         $ids = Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT ?',
                 [$store->id, $after, $most],
             ),
@@ -30,7 +30,7 @@ final class TopQueries
         $last = (int) end($ids);
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.query_id, p.page_id, i.market_id, SUM(p.clicks) AS clicks, SUM(p.impressions) AS impressions,
                     SUM(p.position_sum) AS places FROM weigh_pairs p FORCE INDEX (by_query)
                     JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id
@@ -40,17 +40,17 @@ final class TopQueries
             ) as $row
         ) {
             $rows[] = [
-                (int) $row->query_id,
-                (int) $row->page_id,
-                (int) $row->market_id,
-                (int) $row->clicks,
-                (int) $row->impressions,
-                (int) $row->places,
+                $row->int('query_id'),
+                $row->int('page_id'),
+                $row->int('market_id'),
+                $row->int('clicks'),
+                $row->int('impressions'),
+                $row->int('places'),
             ];
         }
         $texts = [];
-        foreach (DB::select('SELECT id, text FROM search_queries WHERE id IN ('.Bulk::list($ids).')') as $row) {
-            $texts[(int) $row->id] = (string) $row->text;
+        foreach (Rows::all('SELECT id, text FROM search_queries WHERE id IN ('.Bulk::list($ids).')') as $row) {
+            $texts[$row->int('id')] = $row->text('text');
         }
 
         return new SeenPortion($last, $rows, $texts);
@@ -63,7 +63,7 @@ final class TopQueries
     public static function of(Store $store, array $pages, int $most): array
     {
         $list = Bulk::list($pages);
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT * FROM (SELECT p.page_id, p.query_id, SUM(p.clicks) AS clicks, SUM(p.impressions) AS impressions,
                 SUM(p.position_sum) / NULLIF(SUM(p.impressions), 0) / 1000 AS position,
                 ROW_NUMBER() OVER (PARTITION BY p.page_id
@@ -78,18 +78,18 @@ final class TopQueries
         }
         $texts = [];
         $queries = Bulk::list(array_values(array_unique(Bulk::ids($rows, 'query_id'))));
-        foreach (DB::select("SELECT id, text FROM search_queries WHERE id IN ($queries)") as $row) {
-            $texts[(int) $row->id] = (string) $row->text;
+        foreach (Rows::all("SELECT id, text FROM search_queries WHERE id IN ($queries)") as $row) {
+            $texts[$row->int('id')] = $row->text('text');
         }
         $top = [];
         foreach ($rows as $row) {
-            $id = (int) $row->query_id;
-            $top[(int) $row->page_id][] = new SeenQuery(
+            $id = $row->int('query_id');
+            $top[$row->int('page_id')][] = new SeenQuery(
                 $id,
                 $texts[$id] ?? '',
-                (int) $row->clicks,
-                (int) $row->impressions,
-                $row->position === null || (float) $row->position <= 0.0 ? null : (float) $row->position,
+                $row->int('clicks'),
+                $row->int('impressions'),
+                $row->position === null || $row->number('position') <= 0.0 ? null : $row->number('position'),
             );
         }
 

@@ -38,7 +38,10 @@ final class RangeWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $range = Records::one(Range::class, DB::table('weigh_ranges')->where('id', $run->subjectId)->first());
+        $range = Records::one(
+            Range::class,
+            Rows::maybe(DB::table('weigh_ranges')->where('id', $run->subjectId)->first()),
+        );
         if ($range === null) {
             return SliceEnd::done();
         }
@@ -61,9 +64,9 @@ final class RangeWork implements LongWork
 
                 return SliceEnd::done();
             }
-            $run->fenced(fn () => $this->sum($run->storeId, $range, $after, (int) $last->id));
-            $done = $run->number('pages') + (int) $last->n;
-            $run->beat(['after' => (int) $last->id, 'pages' => $done, 'of' => $all], force: true);
+            $run->fenced(fn () => $this->sum($run->storeId, $range, $after, $last->int('id')));
+            $done = $run->number('pages') + $last->int('n');
+            $run->beat(['after' => $last->int('id'), 'pages' => $done, 'of' => $all], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }

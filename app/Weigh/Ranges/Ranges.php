@@ -94,7 +94,9 @@ final readonly class Ranges
     {
         return Records::of(
             Range::class,
-            DB::table('weigh_ranges')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get(),
+            Rows::of(
+                DB::table('weigh_ranges')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get(),
+            ),
         );
     }
 
@@ -102,7 +104,7 @@ final readonly class Ranges
     {
         return Records::one(
             Range::class,
-            DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first(),
+            Rows::maybe(DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first()),
         );
     }
 
@@ -158,14 +160,14 @@ final readonly class Ranges
     {
         $sums = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p
                     ON p.id = r.page_id
                     WHERE r.range_id = ? GROUP BY p.market_id',
                 [$range->id],
             ) as $row
         ) {
-            $sums[(int) $row->market_id] = (float) $row->revenue;
+            $sums[$row->int('market_id')] = $row->number('revenue');
         }
         $all = [];
         foreach (Markets::of($store)->all() as $market) {

@@ -198,7 +198,7 @@ final class Losses
             [$store->id, $page],
         );
 
-        return new ClicksThenAndNow((int) $row->now, (int) $row->earlier, count($now), $compared->hasParts);
+        return new ClicksThenAndNow($row->int('now'), $row->int('earlier'), count($now), $compared->hasParts);
     }
 
     /** @param  list<int>  $weeks  back */
@@ -254,7 +254,7 @@ final class Losses
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     "SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions)
                         AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ?
                         AND page_id IN (".
@@ -263,11 +263,11 @@ final class Losses
                     [$store],
                 ) as $row
         ) {
-            $changes[(int) $row->page_id][(int) $row->query_id] ??= ['before' => null, 'now' => null];
-            $changes[(int) $row->page_id][(int) $row->query_id][$row->is_now ? 'now' : 'before'] = [
-                'clicks' => (float) $row->clicks,
-                'impressions' => (float) $row->impressions,
-                'position' => max(1.0, (float) $row->position_sum / max(1, (int) $row->impressions) / 1000),
+            $changes[$row->int('page_id')][$row->int('query_id')] ??= ['before' => null, 'now' => null];
+            $changes[$row->int('page_id')][$row->int('query_id')][$row->is_now ? 'now' : 'before'] = [
+                'clicks' => $row->number('clicks'),
+                'impressions' => $row->number('impressions'),
+                'position' => max(1.0, $row->number('position_sum') / max(1, $row->int('impressions')) / 1000),
             ];
         }
 

@@ -60,7 +60,7 @@ final class LotSums
     public static function pages(Store $store, int $market, int $place, int $most): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 'SELECT page_id FROM weigh_lot_pages WHERE store_id = ? AND market_id = ? AND place = ?
                     ORDER BY upside DESC, page_id LIMIT ?',
                 [$store->id, $market, $place, $most],
@@ -97,7 +97,7 @@ final class LotSums
                 AND s.upside > 0$here",
             [$store->id],
         );
-        $largest = DB::select(
+        $largest = Rows::all(
             'SELECT t.collection_id, t.kind, COUNT(*) AS pages, SUM(s.upside) AS upside, SUM(s.low) AS low,
                 SUM(s.high) AS high, SUM(s.wording) AS wording, SUM(s.lift) AS lift, SUM(s.impressions) AS impressions,
                 SUM(s.ratio * s.expected_rate * s.impressions) / GREATEST(SUM(s.expected_rate * s.impressions),

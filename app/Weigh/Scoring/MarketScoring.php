@@ -6,9 +6,9 @@ namespace App\Weigh\Scoring;
 
 use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Told;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\Evidence;
@@ -56,16 +56,20 @@ final readonly class MarketScoring
         $model = Model::of($market);
         $seasons = [0 => ['factors' => [4 => 1.0, 13 => 1.0, 26 => 1.0], 'week' => null, 'peak' => 1.0]];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT * FROM weigh_season_groups WHERE store_id = ?'.
                     ($group === null ? '' : ' AND group_id IN (0, '.$group.')'),
                 [$store->id],
             ) as $row
         ) {
-            $seasons[(int) $row->group_id] = [
-                'factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26],
+            $seasons[$row->int('group_id')] = [
+                'factors' => [
+                    4 => $row->number('ahead_4'),
+                    13 => $row->number('ahead_13'),
+                    26 => $row->number('ahead_26'),
+                ],
                 'week' => $row->week,
-                'peak' => (float) $row->peak,
+                'peak' => $row->number('peak'),
             ];
         }
 

@@ -7,10 +7,10 @@ namespace App\Weigh\Scoring;
 use App\Facts\ToldWeeks;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
@@ -167,7 +167,7 @@ final readonly class PageEvidence
     {
         $pairs = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device,
                     SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum
                     FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
@@ -180,18 +180,18 @@ final readonly class PageEvidence
                 [$this->store, $this->store, $this->market],
             ) as $row
         ) {
-            if ((int) $row->position_sum === 0) {
+            if ($row->int('position_sum') === 0) {
                 continue;
             }
-            $pairs[(int) $row->page_id][] = new Pair(
-                (int) $row->query_id,
-                QueryClass::from((int) $row->class),
-                (int) $row->device,
-                (int) $row->clicks,
-                (int) $row->impressions,
-                max(1.0, (int) $row->position_sum / 1000 / (int) $row->impressions),
-                (int) $row->best_page === (int) $row->page_id,
-                $row->difficulty === null ? null : (float) $row->difficulty,
+            $pairs[$row->int('page_id')][] = new Pair(
+                $row->int('query_id'),
+                QueryClass::from($row->int('class')),
+                $row->int('device'),
+                $row->int('clicks'),
+                $row->int('impressions'),
+                max(1.0, $row->int('position_sum') / 1000 / $row->int('impressions')),
+                $row->int('best_page') === $row->int('page_id'),
+                $row->numberOrNull('difficulty'),
             );
         }
 

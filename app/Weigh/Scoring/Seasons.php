@@ -8,6 +8,7 @@ use App\Facts\NumberWindow;
 use App\Facts\PageWeeks;
 use App\Facts\ToldBy;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -185,12 +186,12 @@ final class Seasons
             ->format('Y-m-d');
         $rows =
             $group === null
-                ? DB::select(
+                ? Rows::all(
                     'SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0
                         AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week',
                     [$store->id, $from, $to],
                 )
-                : DB::select(
+                : Rows::all(
                     'SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w
                         ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ?
                         WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week',
@@ -198,7 +199,7 @@ final class Seasons
                 );
         $weeks = [];
         foreach ($rows as $row) {
-            $weeks[(string) $row->week] = (float) $row->seen;
+            $weeks[$row->text('week')] = $row->number('seen');
         }
         ksort($weeks);
 

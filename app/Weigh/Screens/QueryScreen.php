@@ -6,6 +6,7 @@ namespace App\Weigh\Screens;
 
 use App\Facts\NumberWindow;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\KnownQuery;
 use App\Weigh\Lists\QueryList;
@@ -30,7 +31,9 @@ final class QueryScreen
                 'text' => $text,
                 'known' => Records::one(
                     KnownQuery::class,
-                    DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(),
+                    Rows::maybe(
+                        DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(),
+                    ),
                 ),
                 'pages' => QueryList::pagesOf($store, $query, $lens),
             ];

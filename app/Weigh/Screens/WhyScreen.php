@@ -7,6 +7,7 @@ namespace App\Weigh\Screens;
 use App\Facts\NumberWindow;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\UpsideRange;
@@ -30,7 +31,7 @@ final class WhyScreen
     {
         $score = Records::one(
             UpsideRange::class,
-            DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first(),
+            Rows::maybe(DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first()),
         );
         $evidence = $score === null ? null : (new PageEvidence($store, $score->marketId))->page($page);
         $scoring =

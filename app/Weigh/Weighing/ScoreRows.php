@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Weighing;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkRun;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -84,7 +85,7 @@ final readonly class ScoreRows
         foreach ($byUnit as $markets) {
             array_push(
                 $pages,
-                ...DB::select(
+                ...Rows::all(
                     'SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s
                         JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.
                         Bulk::list($markets).
@@ -101,12 +102,12 @@ final readonly class ScoreRows
         foreach (array_chunk($pages, 200) as $chunk) {
             $run->fenced(static function () use ($chunk, $evidence, $scorings): void {
                 foreach ($chunk as $row) {
-                    $page = $evidence[(int) $row->market_id]->page((int) $row->page_id);
+                    $page = $evidence[$row->int('market_id')]->page($row->int('page_id'));
                     if ($page !== null) {
-                        $upside = $scorings[(int) $row->market_id]->upside(
+                        $upside = $scorings[$row->int('market_id')]->upside(
                             $page[0],
                             $page[1],
-                            new Chance((int) $row->seed),
+                            new Chance($row->int('seed')),
                         );
                         DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [
                             $upside->range->low,

@@ -8,6 +8,7 @@ use App\Facts\Events\BreaksChanged;
 use App\Facts\NumberWindow;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
@@ -56,7 +57,7 @@ final readonly class Scores
      */
     public function beginMissing(): void
     {
-        $stores = DB::select(
+        $stores = Rows::all(
             "SELECT w.store_id FROM number_windows w JOIN stores t ON t.id = w.store_id AND t.archived_at IS NULL
                 AND t.leaving_at IS NULL LEFT JOIN weigh_states s ON s.store_id = w.store_id
                 WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id
@@ -84,7 +85,7 @@ final readonly class Scores
             array_push(
                 $ids,
                 ...Bulk::ids(
-                    DB::select(
+                    Rows::all(
                         'SELECT page_id FROM weigh_scores WHERE store_id = ? AND market_id IN ('.
                             Bulk::list($ofUnit).
                             ') ORDER BY upside DESC, page_id DESC',
@@ -97,13 +98,13 @@ final readonly class Scores
         foreach (array_chunk($ids, 2000) as $chunk) {
             $rows = [];
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT s.*, p.url FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.page_id IN ('.
                         Bulk::list($chunk).
                         ')',
                 ) as $row
             ) {
-                $rows[(int) $row->page_id] = $row;
+                $rows[$row->int('page_id')] = $row;
             }
             foreach ($chunk as $id) {
                 $row = $rows[$id] ?? null;
@@ -113,24 +114,24 @@ final readonly class Scores
                 $seen++;
                 $two = static fn (mixed $value): float => round(Typed::number($value), 2);
                 yield [
-                    (string) $row->url,
-                    PageKind::from((int) $row->kind)->key(),
-                    $markets->find((int) $row->market_id)->name,
-                    (int) $row->impressions,
-                    (int) $row->clicks,
-                    (int) $row->withheld_clicks,
-                    (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
-                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000,
-                    round((float) $row->expected_rate, 5),
-                    $units->isMoney((int) $row->market_id) ? (int) $row->orders : null,
-                    $units->isMoney((int) $row->market_id) ? $two($row->revenue) : null,
+                    $row->text('url'),
+                    PageKind::from($row->int('kind'))->key(),
+                    $markets->find($row->int('market_id'))->name,
+                    $row->int('impressions'),
+                    $row->int('clicks'),
+                    $row->int('withheld_clicks'),
+                    $row->int('impressions') > 0 ? round($row->int('clicks') / $row->int('impressions'), 5) : null,
+                    $row->int('position_milli') === 0 ? null : $row->int('position_milli') / 1000,
+                    round($row->number('expected_rate'), 5),
+                    $units->isMoney($row->int('market_id')) ? $row->int('orders') : null,
+                    $units->isMoney($row->int('market_id')) ? $two($row->revenue) : null,
                     $two($row->upside),
                     $two($row->low),
                     $two($row->high),
                     $two($row->wording),
                     $two($row->lift),
                     (string) MainReason::wordsOf($row->reason),
-                    $units->unit((int) $row->market_id),
+                    $units->unit($row->int('market_id')),
                 ];
             }
         }

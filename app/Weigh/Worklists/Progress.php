@@ -48,7 +48,7 @@ final class Progress
         $changed =
             Typed::int($known) === 0
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT DISTINCT resource_id, page_id FROM history WHERE store_id = ? AND id > ? LIMIT '.
                         (self::FEW + 1),
                     [$store->id, $known],
@@ -67,7 +67,7 @@ final class Progress
         $byText = 'IF(p.resource_id IS NULL, NULL, ('.sprintf($last, 'h.resource_id = p.resource_id').'))';
         $byAddress = '('.sprintf($last, 'h.page_id = p.id').')';
         $ready = DraftState::Ready->value;
-        $states = DB::select(
+        $states = Rows::all(
             "SELECT w.worklist_id, w.page_id, w.state, $byText AS text, $byAddress AS address,
                 (SELECT MAX(IF(d.state = '$ready', 2, 1)) FROM drafts d WHERE d.resource_id = p.resource_id)
                     AS draft, (SELECT MAX(IF(c.state = '$ready', 2, 1)) FROM address_changes c
@@ -82,8 +82,8 @@ final class Progress
             $state = match (true) {
                 $row->text === $seen || $row->address === $seen => PageState::Seen,
                 $row->text === $live || $row->address === $live => PageState::Released,
-                max((int) $row->draft, (int) $row->change) === 2 => PageState::Ready,
-                max((int) $row->draft, (int) $row->change) === 1 => PageState::Written,
+                max($row->int('draft'), $row->int('change')) === 2 => PageState::Ready,
+                max($row->int('draft'), $row->int('change')) === 1 => PageState::Written,
                 default => PageState::Planned,
             };
             $state->value === $row->state || ($by[$state->value][] = "({$row->worklist_id},{$row->page_id})");

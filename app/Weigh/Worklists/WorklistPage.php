@@ -7,9 +7,9 @@ namespace App\Weigh\Worklists;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Weigh\Scoring\MainReason;
-use Illuminate\Support\Facades\DB;
 
 /** A page of a worklist, with what is known of it now. */
 final readonly class WorklistPage
@@ -40,7 +40,7 @@ final readonly class WorklistPage
     public static function of(Store $store, int $list): array
     {
         Progress::learn($store);
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.reason, i.kind, p.market_id
                 FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id
                 LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0
@@ -51,7 +51,7 @@ final readonly class WorklistPage
         $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
             $row->reason = MainReason::wordsOf($row->reason);
-            $row->lead = $leads[(int) $row->page_id] ?? null;
+            $row->lead = $leads[$row->int('page_id')] ?? null;
         }
 
         return Records::of(self::class, $rows);

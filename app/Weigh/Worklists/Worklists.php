@@ -57,7 +57,7 @@ final class Worklists
     {
         return Records::one(
             Worklist::class,
-            DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first(),
+            Rows::maybe(DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first()),
         );
     }
 
@@ -71,7 +71,7 @@ final class Worklists
         $done = PageState::sql(true);
         $sums = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside,
                     SUM(IF(w.state IN
                         ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id
@@ -79,10 +79,10 @@ final class Worklists
                 [$store->id],
             ) as $row
         ) {
-            $sums[(int) $row->worklist_id]['all'][(int) $row->market_id] = (float) $row->upside;
-            $sums[(int) $row->worklist_id]['done'][(int) $row->market_id] = (float) $row->done;
+            $sums[$row->int('worklist_id')]['all'][$row->int('market_id')] = $row->number('upside');
+            $sums[$row->int('worklist_id')]['done'][$row->int('market_id')] = $row->number('done');
         }
-        $lists = DB::select(
+        $lists = Rows::all(
             "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done,
                     COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned,
                     0) AS planned
@@ -97,8 +97,8 @@ final class Worklists
             [$store->id, $store->id],
         );
         foreach ($lists as $list) {
-            $list->sums = $units->sums($sums[(int) $list->id]['all'] ?? []);
-            $list->sums_done = $units->sums($sums[(int) $list->id]['done'] ?? []);
+            $list->sums = $units->sums($sums[$list->int('id')]['all'] ?? []);
+            $list->sums_done = $units->sums($sums[$list->int('id')]['done'] ?? []);
         }
 
         return Records::of(WorklistSums::class, $lists);
@@ -109,13 +109,15 @@ final class Worklists
     {
         return Records::of(
             Worklist::class,
-            DB::table('weigh_worklists')
-                ->where('store_id', $store->id)
-                ->where('state', 'open')
-                ->orderBy('due_day')
-                ->orderBy('id')
-                ->limit(50)
-                ->get(),
+            Rows::of(
+                DB::table('weigh_worklists')
+                    ->where('store_id', $store->id)
+                    ->where('state', 'open')
+                    ->orderBy('due_day')
+                    ->orderBy('id')
+                    ->limit(50)
+                    ->get(),
+            ),
         );
     }
 
@@ -132,7 +134,7 @@ final class Worklists
     public static function add(Store $store, Worklist $list, array $pages, bool $evenElsewhere = false): array
     {
         return DB::transaction(static function () use ($store, $list, $pages, $evenElsewhere): array {
-            $held = DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first();
+            $held = Rows::maybe(DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first());
             if ($held === null || $held->state !== 'open') {
                 throw new InvalidArgumentException('That worklist is closed.');
             }
@@ -142,7 +144,7 @@ final class Worklists
             $asked = count($pages);
             if (! $evenElsewhere && $pages !== []) {
                 $elsewhere = Bulk::ids(
-                    DB::select(
+                    Rows::all(
                         "SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w
                             ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ?
                             AND p.page_id IN (".
@@ -159,7 +161,7 @@ final class Worklists
             foreach (
                 $pages === []
                     ? []
-                    : DB::select(
+                    : Rows::all(
                         'SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT
                             JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w
                             ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id
@@ -170,15 +172,15 @@ final class Worklists
                         [$list->id, $store->id],
                     ) as $row
             ) {
-                $rows[$order[(int) $row->page_id]] = [
+                $rows[$order[$row->int('page_id')]] = [
                     $list->id,
-                    (int) $row->page_id,
+                    $row->int('page_id'),
                     $store->id,
                     0,
-                    $effort->minutes((int) $row->kind),
+                    $effort->minutes($row->int('kind')),
                     PageState::Planned->value,
                     '',
-                    (float) $row->upside,
+                    $row->number('upside'),
                     now()->format('Y-m-d H:i:s'),
                 ];
             }
@@ -225,10 +227,10 @@ final class Worklists
         );
         $byPages = $list->mostPages !== null;
         $free =
-            $list->mostPages === null ? $list->minutes - (int) $used->minutes : $list->mostPages - (int) $used->pages;
+            $list->mostPages === null ? $list->minutes - $used->int('minutes') : $list->mostPages - $used->int('pages');
         $left = min(WorkloadFill::MOST, max(0, $free));
         [$where, $values] = $lens->narrows();
-        $rows = DB::select(
+        $rows = Rows::all(
             "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside >
                 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w
                     ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id
@@ -243,13 +245,13 @@ final class Worklists
         $candidates = [];
         $settling = 0;
         foreach ($rows as $row) {
-            if (LastTouched::isSettling($touched[(int) $row->page_id] ?? null)) {
+            if (LastTouched::isSettling($touched[$row->int('page_id')] ?? null)) {
                 $settling++;
             } else {
                 $candidates[] = [
-                    'id' => (int) $row->page_id,
-                    'worth' => (float) $row->worth,
-                    'effort' => $byPages ? 1 : $effort->minutes((int) $row->kind),
+                    'id' => $row->int('page_id'),
+                    'worth' => $row->number('worth'),
+                    'effort' => $byPages ? 1 : $effort->minutes($row->int('kind')),
                 ];
             }
         }
@@ -293,7 +295,7 @@ final class Worklists
     {
         DB::transaction(static function () use ($list, $page, $by): void {
             $pages = Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id
                         FOR UPDATE',
                     [$list->id],
@@ -339,7 +341,7 @@ final class Worklists
                 return 0;
             }
             $open = Bulk::ids(
-                DB::select(
+                Rows::all(
                     'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('.
                         PageState::sql(false).
                         ') ORDER BY place',

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Write\Checks;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\HouseRules;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Which checks a store makes, by market, kind of page and field. */
 final class StoreRules
@@ -18,7 +19,7 @@ final class StoreRules
     /** @var array<string, HouseRules> */
     private array $made = [];
 
-    /** @param  array<string, stdClass>  $rows  by market, kind and field */
+    /** @param  array<string, Row>  $rows  by market, kind and field */
     private function __construct(private readonly array $rows)
     {
     }
@@ -26,7 +27,7 @@ final class StoreRules
     public static function of(Store $store): self
     {
         $rows = [];
-        foreach (DB::table('write_check_rules')->where('store_id', $store->id)->get() as $row) {
+        foreach (Rows::of(DB::table('write_check_rules')->where('store_id', $store->id)->get()) as $row) {
             $rows["$row->market_id $row->kind $row->field"] = $row;
         }
 
@@ -42,7 +43,7 @@ final class StoreRules
             $this->made[$key] =
                 $row === null
                     ? HouseRules::usual()
-                    : HouseRules::of((string) $row->forbidden, (string) $row->required, (int) $row->checks_off);
+                    : HouseRules::of($row->text('forbidden'), $row->text('required'), $row->int('checks_off'));
         }
 
         return $this->made[$key];
@@ -58,7 +59,7 @@ final class StoreRules
         $row = $own ?? ($this->rows["0 {$kind->value} {$field->value}"] ?? null);
 
         return [
-            'off' => $row === null ? Check::offAtFirst() : (int) $row->checks_off,
+            'off' => $row === null ? Check::offAtFirst() : $row->int('checks_off'),
             'forbidden' => (string) ($row->forbidden ?? ''),
             'required' => (string) ($row->required ?? ''),
             'isOwn' => $own !== null,

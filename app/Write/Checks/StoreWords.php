@@ -6,6 +6,7 @@ namespace App\Write\Checks;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Typed;
 use App\Stores\Markets;
@@ -44,14 +45,16 @@ final class StoreWords
     {
         return Records::of(
             TaughtWord::class,
-            DB::table('write_words as w')
-                ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
-                ->where('store_id', $store->id)
-                ->where('by_hand', 1)
-                ->orderByDesc('learned_at')
-                ->orderBy('word')
-                ->limit(2000)
-                ->get(['word', 'u.name', 'learned_at']),
+            Rows::of(
+                DB::table('write_words as w')
+                    ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
+                    ->where('store_id', $store->id)
+                    ->where('by_hand', 1)
+                    ->orderByDesc('learned_at')
+                    ->orderBy('word')
+                    ->limit(2000)
+                    ->get(['word', 'u.name', 'learned_at']),
+            ),
         );
     }
 
@@ -108,15 +111,15 @@ final class StoreWords
         $pages = [];
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT id, market_id, name, attributes FROM resources WHERE store_id = ? AND gone = 0 AND id > ?
                     ORDER BY id LIMIT 2000',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {
-                $after = (int) $row->id;
-                $words = SpellingWords::of(self::facts((string) $row->name, (string) $row->attributes));
-                $language = $markets->find((int) $row->market_id)->language;
+                $after = $row->int('id');
+                $words = SpellingWords::of(self::facts($row->text('name'), $row->text('attributes')));
+                $language = $markets->find($row->int('market_id'))->language;
                 foreach ($this->dictionaries->unknown($words, $language) as $word) {
                     $word = self::tidy($word);
                     $pages[$word] = ($pages[$word] ?? 0) + 1;

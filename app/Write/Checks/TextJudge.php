@@ -7,13 +7,13 @@ namespace App\Write\Checks;
 use App\Inventory\KeptDetails;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\WrittenPage;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\NearWording;
 use Orchard\Core\Wording\PageFit;
@@ -79,7 +79,7 @@ final class TextJudge
         foreach (
             $ids === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT f.page_id, f.h1s, d.text, p.price FROM page_facts f
                         LEFT JOIN page_details d ON d.page_id = f.page_id
                         LEFT JOIN page_products p ON p.page_id = f.page_id
@@ -88,7 +88,7 @@ final class TextJudge
                         ')',
                 ) as $row
         ) {
-            $said[(int) $row->page_id] = $row;
+            $said[$row->int('page_id')] = $row;
         }
         $headings = self::draftedHeadings(array_column($pages, 'id'));
         foreach ($pages as $page) {
@@ -120,13 +120,13 @@ final class TextJudge
         foreach (
             $resources === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     "SELECT resource_id, draft_shown FROM resource_texts WHERE resource_id IN ($list) AND field = ?
                         AND draft_shown IS NOT NULL",
                     [TextField::H1->value],
                 ) as $row
         ) {
-            $headings[(int) $row->resource_id] = (string) $row->draft_shown;
+            $headings[$row->int('resource_id')] = $row->text('draft_shown');
         }
 
         return $headings;

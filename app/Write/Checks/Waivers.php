@@ -6,6 +6,7 @@ namespace App\Write\Checks;
 
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
@@ -25,10 +26,10 @@ final class Waivers
         $rows =
             $resources === []
                 ? []
-                : DB::select("SELECT resource_id, field, check_bit FROM write_waivers WHERE resource_id IN ($list)");
+                : Rows::all("SELECT resource_id, field, check_bit FROM write_waivers WHERE resource_id IN ($list)");
         foreach ($rows as $row) {
             $key = "$row->resource_id $row->field";
-            $bits[$key] = ($bits[$key] ?? 0) | (int) $row->check_bit;
+            $bits[$key] = ($bits[$key] ?? 0) | $row->int('check_bit');
         }
 
         return $bits;
@@ -39,12 +40,14 @@ final class Waivers
     {
         return Records::of(
             WaivedFault::class,
-            DB::table('write_waivers as w')
-                ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
-                ->where('resource_id', $resource)
-                ->where('field', $field->value)
-                ->orderBy('check_bit')
-                ->get(['w.check_bit', 'w.reason', 'w.waived_at', 'u.name']),
+            Rows::of(
+                DB::table('write_waivers as w')
+                    ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
+                    ->where('resource_id', $resource)
+                    ->where('field', $field->value)
+                    ->orderBy('check_bit')
+                    ->get(['w.check_bit', 'w.reason', 'w.waived_at', 'u.name']),
+            ),
         );
     }
 

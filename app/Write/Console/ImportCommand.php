@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
+use App\Platform\Database\Rows;
 use App\Stores\Console\StoreCommand;
 use App\Write\Sheets\SheetImport;
 use App\Write\Sheets\WideSheet;
@@ -33,18 +34,20 @@ final class ImportCommand extends StoreCommand
                 unlink($path);
             }
             $isWide = (bool) DB::table('write_sheets')->where('id', $sheet)->value('is_wide');
-            $problems = DB::table('write_sheet_rows')
-                ->where('sheet_id', $sheet)
-                ->whereIn('outcome', ['error', 'clash'])
-                ->orderBy('place')
-                ->limit(1000)
-                ->get(['place', 'outcome', 'url', 'note']);
+            $problems = Rows::of(
+                DB::table('write_sheet_rows')
+                    ->where('sheet_id', $sheet)
+                    ->whereIn('outcome', ['error', 'clash'])
+                    ->orderBy('place')
+                    ->limit(1000)
+                    ->get(['place', 'outcome', 'url', 'note']),
+            );
             $made = $this->option('accept') ? $import->accept($store, $sheet, null) : 0;
             $counts = $import->counts($sheet);
             foreach ($problems as $row) {
                 $this->aside(
                     'row '.
-                        ($isWide ? intdiv((int) $row->place, WideSheet::PLACES) : $row->place).
+                        ($isWide ? intdiv($row->int('place'), WideSheet::PLACES) : $row->place).
                         ", {$row->outcome}: {$row->note} ({$row->url})",
                 );
             }

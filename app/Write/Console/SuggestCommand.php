@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
+use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Write\Suggestions\Briefs;
@@ -76,7 +77,7 @@ final class SuggestCommand extends StoreCommand
                 $problem = DB::table('work')->where('id', $begun['work'])->value('problem');
                 throw new RuntimeException('It ended early: '.(is_string($problem) ? $problem : $ended));
             }
-            $row = DB::table('write_wishes')->where('id', $begun['wish'])->first();
+            $row = Rows::maybe(DB::table('write_wishes')->where('id', $begun['wish'])->first());
             $texts = DB::table('write_suggestions')->where('wish_id', $begun['wish'])->count();
 
             return $this->answer(

@@ -7,15 +7,15 @@ namespace App\Write\Desk;
 use App\Changes\DraftState;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\Bulk\PageText;
 use Orchard\Core\Wording\Bulk\TextChange;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Works out what a change would make of many texts; it changes nothing. */
 final class BulkPreview
@@ -48,7 +48,7 @@ final class BulkPreview
                         continue;
                     }
                     $looked++;
-                    $market = $markets->find((int) $row->market_id);
+                    $market = $markets->find($row->int('market_id'));
                     foreach ($fields as $field) {
                         $key = $field->key();
                         if ($row->{"{$key}_state"} === DraftState::Sending->value) {
@@ -60,15 +60,15 @@ final class BulkPreview
                                 $before,
                                 $market->language,
                                 $market->brand,
-                                $field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '',
+                                $field === TextField::Title ? $suffixes->suffix($market->id, $row->int('kind')) : '',
                                 $market->textLimits()->desktopSlot($field),
                                 [
-                                    'name' => (string) $row->name,
-                                    'h1' => (string) $row->h1,
-                                    'lead' => (string) $row->lead,
+                                    'name' => $row->text('name'),
+                                    'h1' => $row->text('h1'),
+                                    'lead' => $row->text('lead'),
                                     'title' => (string) ($row->title_draft ?? $row->title_stored),
                                     'description' => (string) ($row->description_draft ?? $row->description_stored),
-                                    'shop' => (string) $row->{"{$key}_stored"},
+                                    'shop' => $row->text("{$key}_stored"),
                                 ],
                             ),
                         );
@@ -82,10 +82,10 @@ final class BulkPreview
                         $edits[] = [
                             'resource' => $id,
                             'field' => $key,
-                            'name' => (string) $row->name,
+                            'name' => $row->text('name'),
                             'before' => $before,
                             'text' => $text,
-                            'revision' => (int) $row->{"{$key}_revision"},
+                            'revision' => $row->int("{$key}_revision"),
                         ];
                     }
                 }
@@ -97,7 +97,7 @@ final class BulkPreview
 
     /**
      * @param  list<int>  $ids
-     * @return array<int, stdClass> by resource: name, kind, market, H1, lead term, and of each field what the shop
+     * @return array<int, Row> by resource: name, kind, market, H1, lead term, and of each field what the shop
      *     holds,
      *         the draft, its revision and its state
      */
@@ -115,7 +115,7 @@ final class BulkPreview
         }
         $rows = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT r.id, r.name, r.kind, r.market_id, r.page_id,
                     JSON_UNQUOTE(JSON_EXTRACT(f.h1s, '\$[0]')) AS h1$columns FROM resources r$joins
                     LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0
@@ -123,13 +123,13 @@ final class BulkPreview
                 [$store->id],
             ) as $row
         ) {
-            $rows[(int) $row->id] = $row;
+            $rows[$row->int('id')] = $row;
         }
         $leads = PageTerms::leads(
-            array_values(array_filter(array_map(static fn (stdClass $row): int => (int) $row->page_id, $rows))),
+            array_values(array_filter(array_map(static fn (Row $row): int => $row->int('page_id'), $rows))),
         );
         foreach ($rows as $row) {
-            $row->lead = $leads[(int) $row->page_id] ?? '';
+            $row->lead = $leads[$row->int('page_id')] ?? '';
         }
 
         return $rows;

@@ -112,7 +112,7 @@ final class DeskList
         [$where, $values] = $this->where($store, $filter);
 
         return Bulk::ids(
-            DB::select("SELECT resource_id FROM write_rows WHERE $where ORDER BY resource_id", $values),
+            Rows::all("SELECT resource_id FROM write_rows WHERE $where ORDER BY resource_id", $values),
             'resource_id',
         );
     }
@@ -121,7 +121,7 @@ final class DeskList
     public function without(Store $store, PageKind $kind, TextField $field): array
     {
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 "SELECT w.resource_id FROM write_rows w LEFT JOIN resource_texts t
                     ON t.resource_id = w.resource_id AND t.field = ? WHERE w.store_id = ? AND w.kind = ?
                     AND TRIM(COALESCE(t.draft_shown, t.shown, '')) = '' ORDER BY w.resource_id",
@@ -154,7 +154,7 @@ final class DeskList
         $suffixes = TitleSuffixes::of($store);
         $texts = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin,
                     d.approved_at, c.doubts
                     FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
@@ -164,11 +164,11 @@ final class DeskList
                     WHERE t.resource_id IN ($list)",
             ) as $text
         ) {
-            $texts[(int) $text->resource_id][(int) $text->field] = $text;
+            $texts[$text->int('resource_id')][$text->int('field')] = $text;
         }
         $byId = [];
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, r.from_page, w.title_checks,
                     w.description_checks,
                     w.clicks, w.impressions, w.upside FROM resources r JOIN write_rows w ON w.resource_id = r.id
@@ -176,25 +176,25 @@ final class DeskList
                 [$store->id],
             ) as $row
         ) {
-            $kind = PageKind::from((int) $row->kind);
-            $suffix = $suffixes->suffix((int) $row->market_id, $kind->value);
+            $kind = PageKind::from($row->int('kind'));
+            $suffix = $suffixes->suffix($row->int('market_id'), $kind->value);
             $cells = [];
             foreach (TextField::cases() as $field) {
-                $text = $texts[(int) $row->id][$field->value] ?? null;
+                $text = $texts[$row->int('id')][$field->value] ?? null;
                 $cells[$field->key()] = new DeskCell(
                     $field,
                     (string) $text?->stored,
                     $text?->shown,
                     $text?->draft,
-                    $text?->draft_id === null ? null : (int) $text->draft_id,
+                    $text?->draft_id === null ? null : $text->int('draft_id'),
                     (int) $text?->revision,
                     $text?->state === null ? null : DraftState::from($text->state),
                     $text?->note,
                     (string) ($text->draft_origin ?? $text?->origin),
                     Check::inBits(
                         match ($field) {
-                            TextField::Title => (int) $row->title_checks,
-                            TextField::Description => (int) $row->description_checks,
+                            TextField::Title => $row->int('title_checks'),
+                            TextField::Description => $row->int('description_checks'),
                             default => 0,
                         },
                     ),
@@ -203,18 +203,18 @@ final class DeskList
                     self::doubts($text?->doubts),
                 );
             }
-            $byId[(int) $row->id] = new DeskRow(
-                (int) $row->id,
-                (string) $row->name,
-                (string) $row->url,
-                $row->page_id === null ? null : (int) $row->page_id,
+            $byId[$row->int('id')] = new DeskRow(
+                $row->int('id'),
+                $row->text('name'),
+                $row->text('url'),
+                $row->intOrNull('page_id'),
                 $kind,
-                (int) $row->market_id,
+                $row->int('market_id'),
                 $cells,
-                (int) $row->clicks,
-                (int) $row->impressions,
-                (int) $row->upside,
-                (int) $row->from_page === PlannedResources::FROM_PLAN,
+                $row->int('clicks'),
+                $row->int('impressions'),
+                $row->int('upside'),
+                $row->int('from_page') === PlannedResources::FROM_PLAN,
             );
         }
 
@@ -243,25 +243,25 @@ final class DeskList
         // Rows of the same checks and state come as one, straight from the index in its order; there are few sorts of
         // rows.
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows
                     WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state",
                 $values,
             ) as $row
         ) {
-            $n = (int) $row->n;
+            $n = $row->int('n');
             $total += $n;
             $changed += $row->drafted > 0 ? $n : 0;
             $bits = match ($filter->field) {
-                TextField::Title => (int) $row->title_checks,
-                TextField::Description => (int) $row->description_checks,
-                default => (int) $row->title_checks | (int) $row->description_checks,
+                TextField::Title => $row->int('title_checks'),
+                TextField::Description => $row->int('description_checks'),
+                default => $row->int('title_checks') | $row->int('description_checks'),
             };
             foreach (Check::inBits($bits) as $check) {
                 $checks[$check->key()] += $n;
             }
             foreach (DraftState::cases() as $state) {
-                $states[$state->value] += $state->rank() === (int) $row->state ? $n : 0;
+                $states[$state->value] += $state->rank() === $row->int('state') ? $n : 0;
             }
         }
 
@@ -275,7 +275,7 @@ final class DeskList
         $names = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", $states));
 
         return Bulk::ids(
-            DB::select(
+            Rows::all(
                 "SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id =
                     d.resource_id WHERE d.state IN ($names) ORDER BY d.id",
                 $values,

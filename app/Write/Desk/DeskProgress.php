@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
-use stdClass;
 
 /** How far the texts of one kind of page are: how many have what they need, and how much of the upside that is. */
 final readonly class DeskProgress
@@ -31,20 +31,20 @@ final readonly class DeskProgress
     /** @return list<self> by kind, where faults weigh most first */
     public static function of(Store $store): array
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT kind, COUNT(*) AS pages, SUM(any_checks = 0) AS whole, SUM(drafted > 0) AS drafted,
                 SUM(upside) AS upside, SUM(IF(any_checks > 0, upside, 0)) AS faulty_upside
                 FROM write_rows FORCE INDEX (by_kind_upside) WHERE store_id = ? GROUP BY kind',
             [$store->id],
         );
         $progress = array_map(
-            static fn (stdClass $row): self => new self(
-                PageKind::from((int) $row->kind),
-                (int) $row->pages,
-                (int) $row->whole,
-                (int) $row->drafted,
-                (int) $row->upside,
-                (int) $row->faulty_upside,
+            static fn (Row $row): self => new self(
+                PageKind::from($row->int('kind')),
+                $row->int('pages'),
+                $row->int('whole'),
+                $row->int('drafted'),
+                $row->int('upside'),
+                $row->int('faulty_upside'),
             ),
             $rows,
         );

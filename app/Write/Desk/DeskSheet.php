@@ -8,8 +8,8 @@ use App\Changes\LastTouched;
 use App\Inventory\Figures;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 
 /** The desk's rows as the browser draws them: texts, what is said of them, and what one looks at while writing. */
@@ -70,13 +70,10 @@ final class DeskSheet
         foreach (
             $pages === []
                 ? []
-                : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN
+                : Rows::all("SELECT page_id, price, stock FROM page_products WHERE page_id IN
                 ($list)") as $row
         ) {
-            $goods[(int) $row->page_id] = [
-                $row->price === null ? null : (string) $row->price,
-                $row->stock === null ? null : (int) $row->stock,
-            ];
+            $goods[$row->int('page_id')] = [$row->textOrNull('price'), $row->intOrNull('stock')];
         }
 
         return $goods;

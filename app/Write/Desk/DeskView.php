@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -26,13 +27,15 @@ final readonly class DeskView
 
     public static function of(Store $store, int $userId): self
     {
-        $row = DB::table('write_desk_views')->where('store_id', $store->id)->where('user_id', $userId)->first();
+        $row = Rows::maybe(
+            DB::table('write_desk_views')->where('store_id', $store->id)->where('user_id', $userId)->first(),
+        );
         if ($row === null) {
             return new self(self::USUAL, self::USUAL_WIDTH);
         }
-        $figures = $row->figures === '' ? [] : explode(',', (string) $row->figures);
+        $figures = $row->figures === '' ? [] : explode(',', $row->text('figures'));
 
-        return new self(array_values(array_intersect($figures, self::FIGURES)), (int) $row->width);
+        return new self(array_values(array_intersect($figures, self::FIGURES)), $row->int('width'));
     }
 
     public function keep(Store $store, int $userId): void

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Write\Desk;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /**
  * Finds texts by their digests, as pages show them or are to show them. The digests are joined one by one: given as a
@@ -32,7 +32,7 @@ final class EqualTexts
         $resources = [];
         $which = ['shown_digest' => '', 'draft_digest' => ''];
         foreach (self::each($store, $digests, $which, ['o.resource_id', '', ' LIMIT '.self::MOST]) as $row) {
-            $resources[(int) $row->resource_id] = (int) $row->resource_id;
+            $resources[$row->int('resource_id')] = $row->int('resource_id');
         }
 
         return array_values($resources);
@@ -58,7 +58,7 @@ final class EqualTexts
         );
         foreach ($rows as $row) {
             $key = "{$row->market_id} {$row->field} {$row->digest}";
-            $counts[$key] = ($counts[$key] ?? 0) + (int) $row->n;
+            $counts[$key] = ($counts[$key] ?? 0) + $row->int('n');
         }
 
         return array_map(static fn (): bool => true, array_filter($counts, static fn (int $n): bool => $n > 1));
@@ -68,7 +68,7 @@ final class EqualTexts
      * @param  list<string>  $digests
      * @param  array<string, string>  $which  a further condition by column of the digest
      * @param  array{string, string, string}  $asked  columns, what is joined, and what stands behind the conditions
-     * @return iterable<stdClass>
+     * @return iterable<Row>
      */
     private static function each(Store $store, array $digests, array $which, array $asked): iterable
     {
@@ -84,7 +84,7 @@ final class EqualTexts
             foreach (Markets::of($store)->all() as $market) {
                 foreach (TextField::inResults() as $field) {
                     foreach ($which as $column => $where) {
-                        yield from DB::select(
+                        yield from Rows::all(
                             "SELECT STRAIGHT_JOIN $columns FROM ($given) d JOIN resource_texts o FORCE INDEX ($column)
                                 ON o.market_id = ? AND o.field = ? AND o.$column = d.digest$where$join$behind",
                             [$market->id, $field->value],

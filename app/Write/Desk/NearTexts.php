@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Desk;
 
 use App\Platform\Bytes;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
@@ -26,7 +27,7 @@ final class NearTexts
     {
         $digests = [];
         foreach (
-            DB::select("SELECT title_near, description_near FROM write_rows WHERE resource_id IN ($list)") as $row
+            Rows::all("SELECT title_near, description_near FROM write_rows WHERE resource_id IN ($list)") as $row
         ) {
             foreach ([$row->title_near, $row->description_near] as $digest) {
                 $digest === null || ($digests[(string) $digest] = (string) $digest);

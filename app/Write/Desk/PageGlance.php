@@ -8,13 +8,13 @@ use App\Changes\LastTouched;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\WrittenPage;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\LeadTerm;
-use stdClass;
 
 /** What one looks at while writing for one page: its terms with their numbers, its facts, what results show of it. */
 final class PageGlance
@@ -41,23 +41,23 @@ final class PageGlance
         if ($row === null) {
             return null;
         }
-        $page = (int) $row->page_id;
+        $page = $row->int('page_id');
         $facts = $this->facts->of($store, Records::of(WrittenPage::class, [$row]), [
             'maker',
             'price',
             'collection',
             'products',
-        ])[(int) $row->id];
+        ])[$row->int('id')];
         unset($facts['name'], $facts['brand'], $facts['lead'], $facts['year'], $facts['season'], $facts['market']);
 
         return [
-            'name' => (string) $row->name,
-            'url' => (string) $row->url,
-            'terms' => $this->terms($store, $page, (string) $row->title, (string) $row->description),
+            'name' => $row->text('name'),
+            'url' => $row->text('url'),
+            'terms' => $this->terms($store, $page, $row->text('title'), $row->text('description')),
             'facts' => array_filter($facts, static fn (string $value): bool => trim($value) !== ''),
-            'written' => self::writtenBy((int) $row->id),
+            'written' => self::writtenBy($row->int('id')),
             'touched' => LastTouched::ofPages($page === 0 ? [] : [$page])[$page] ?? null,
-            'inResults' => $this->inResults($page, (string) $row->title_now),
+            'inResults' => $this->inResults($page, $row->text('title_now')),
         ];
     }
 
@@ -76,22 +76,24 @@ final class PageGlance
         $known =
             $names === []
                 ? []
-                : DB::table('keyword_rows')
-                    ->where('store_id', $store->id)
-                    ->where('is_current', 1)
-                    ->whereIn('phrase', $names)
-                    ->groupBy('phrase')
-                    ->selectRaw('phrase, MAX(volume) AS volume, MAX(difficulty) AS difficulty')
-                    ->get()
-                    ->keyBy(static fn (stdClass $one): string => mb_strtolower((string) $one->phrase))
+                : Rows::of(
+                    DB::table('keyword_rows')
+                        ->where('store_id', $store->id)
+                        ->where('is_current', 1)
+                        ->whereIn('phrase', $names)
+                        ->groupBy('phrase')
+                        ->selectRaw('phrase, MAX(volume) AS volume, MAX(difficulty) AS difficulty')
+                        ->get(),
+                )
+                    ->keyBy(static fn (Row $one): string => mb_strtolower($one->text('phrase')))
                     ->all();
 
         return array_map(
             static fn (string $term): array => [
                 'term' => $term,
                 'role' => ($own[0] ?? null) === $term ? 'lead' : (in_array($term, $own, true) ? 'support' : 'seen'),
-                'volume' => isset($known[$term]->volume) ? (int) $known[$term]->volume : null,
-                'difficulty' => isset($known[$term]->difficulty) ? (float) $known[$term]->difficulty : null,
+                'volume' => isset($known[$term]->volume) ? $known[$term]->int('volume') : null,
+                'difficulty' => isset($known[$term]->difficulty) ? $known[$term]->number('difficulty') : null,
                 'position' => isset($seen[$term]) ? $seen[$term]->position : null,
                 'impressions' => isset($seen[$term]) ? $seen[$term]->impressions : null,
                 'clicks' => isset($seen[$term]) ? $seen[$term]->clicks : null,
@@ -109,11 +111,13 @@ final class PageGlance
     {
         return Records::of(
             RecipeMark::class,
-            DB::table('write_recipe_texts as t')
-                ->join('write_recipes as r', 'r.id', '=', 't.recipe_id')
-                ->where('t.resource_id', $resource)
-                ->orderBy('t.field')
-                ->get(['t.field', 'r.name', 't.version', 't.made_at']),
+            Rows::of(
+                DB::table('write_recipe_texts as t')
+                    ->join('write_recipes as r', 'r.id', '=', 't.recipe_id')
+                    ->where('t.resource_id', $resource)
+                    ->orderBy('t.field')
+                    ->get(['t.field', 'r.name', 't.version', 't.made_at']),
+            ),
         );
     }
 

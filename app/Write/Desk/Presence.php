@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Who has the focus on which text of the desk, so that two people on the same rows see each other. */
 final class Presence
@@ -31,12 +32,12 @@ final class Presence
     {
         return array_values(
             array_map(
-                static fn (stdClass $row): array => [
-                    'name' => (string) $row->name,
-                    'resource' => (int) $row->resource_id,
-                    'field' => TextField::from((int) $row->field)->key(),
+                static fn (Row $row): array => [
+                    'name' => $row->text('name'),
+                    'resource' => $row->int('resource_id'),
+                    'field' => TextField::from($row->int('field'))->key(),
                 ],
-                DB::select(
+                Rows::all(
                     'SELECT u.name, p.resource_id, p.field FROM write_present p JOIN users u ON u.id = p.user_id
                         WHERE p.store_id = ? AND p.user_id <> ? AND p.seen_at > UTC_TIMESTAMP() - INTERVAL '.
                         self::SECONDS.

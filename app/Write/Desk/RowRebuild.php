@@ -149,7 +149,7 @@ final class RowRebuild
     /** @param  ?array<string, true>  $repeatedAll  where the store's repeated texts are known already */
     private function rows(Store $store, string $which, TextJudge $judge, ?array $repeatedAll = null): void
     {
-        $rows = DB::select(
+        $rows = Rows::all(
             'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.attributes, t.shown AS title,
                 t.draft_shown AS title_draft,
                 d.shown AS description, d.draft_shown AS description_draft, '.
@@ -181,16 +181,16 @@ final class RowRebuild
             );
         $drafts = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.
                     Bulk::list(Bulk::ids($rows, 'id')).
                     ')',
             ) as $draft
         ) {
-            $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
-            $drafts[(int) $draft->resource_id] = [
-                $known[0] | (int) $draft->field,
-                max($known[1], DraftState::from((string) $draft->state)->rank()),
+            $known = $drafts[$draft->int('resource_id')] ?? [0, 0];
+            $drafts[$draft->int('resource_id')] = [
+                $known[0] | $draft->int('field'),
+                max($known[1], DraftState::from($draft->text('state'))->rank()),
             ];
         }
         $seen = self::seen(Bulk::ids($rows, 'id'));
@@ -206,7 +206,7 @@ final class RowRebuild
             ];
             [$title, $description] = $judge->judge($pages[$nth], ...$shown);
             $texts[] = [
-                (int) $row->id,
+                $row->int('id'),
                 $store->id,
                 mb_strcut(mb_strtolower(implode("\n", [$row->name, ...$shown])), 0, 8000),
             ];
@@ -217,17 +217,17 @@ final class RowRebuild
                 : $text->bits;
             $titleBits = $twice(1, $row->title_digest, $title);
             $descriptionBits = $twice(2, $row->description_digest, $description);
-            [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
+            [$drafted, $state] = $drafts[$row->int('id')] ?? [0, 0];
             foreach ([$title, $description] as $text) {
                 $text->near === null || ($near[$text->near] = $text->near);
             }
             $isOff = static fn (JudgedText $text): bool => ($text->off & Check::NearlyRepeated->value) > 0;
             $new[] = [
-                (int) $row->id,
+                $row->int('id'),
                 $store->id,
-                (int) $row->market_id,
-                (int) $row->kind,
-                mb_strcut(mb_strtolower((string) $row->name), 0, 120),
+                $row->int('market_id'),
+                $row->int('kind'),
+                mb_strcut(mb_strtolower($row->text('name')), 0, 120),
                 $titleBits,
                 $descriptionBits,
                 $titleBits | $descriptionBits,
@@ -239,8 +239,8 @@ final class RowRebuild
                 $description->near === null ? null : new Bytes($description->near),
                 ($isOff($title) ? TextField::Title->value : 0) |
                 ($isOff($description) ? TextField::Description->value : 0),
-                ...$seen[(int) $row->id] ?? [0, 0],
-                $upside[(int) $row->id] ?? 0,
+                ...$seen[$row->int('id')] ?? [0, 0],
+                $upside[$row->int('id')] ?? 0,
             ];
         }
         Bulk::over(
@@ -265,12 +265,12 @@ final class RowRebuild
         $seen = [];
         $list = Bulk::list($resources);
         foreach (
-            DB::select(
+            Rows::all(
                 "SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p
                     JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ($list) GROUP BY p.resource_id",
             ) as $page
         ) {
-            $seen[(int) $page->resource_id] = [(int) $page->clicks, (int) $page->impressions];
+            $seen[$page->int('resource_id')] = [$page->int('clicks'), $page->int('impressions')];
         }
 
         return $seen;
@@ -284,8 +284,8 @@ final class RowRebuild
     {
         $pages = [];
         $list = Bulk::list($resources);
-        foreach (DB::select("SELECT id, resource_id FROM pages WHERE resource_id IN ($list)") as $page) {
-            $pages[(int) $page->id] = (int) $page->resource_id;
+        foreach (Rows::all("SELECT id, resource_id FROM pages WHERE resource_id IN ($list)") as $page) {
+            $pages[$page->int('id')] = $page->int('resource_id');
         }
         $upside = [];
         foreach ($this->figures->of('upside', $store, array_keys($pages)) as $page => $value) {
@@ -301,7 +301,7 @@ final class RowRebuild
         $store = Store::query()->findOrFail($event->storeId);
         $after = 0;
         do {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT resource_id, upside FROM write_rows WHERE store_id = ? AND resource_id > ?
                     ORDER BY resource_id
                     LIMIT '.self::CHUNK,
@@ -310,9 +310,9 @@ final class RowRebuild
             $upside = $rows === [] ? [] : $this->upside($store, Bulk::ids($rows, 'resource_id'));
             $new = [];
             foreach ($rows as $row) {
-                $after = (int) $row->resource_id;
+                $after = $row->int('resource_id');
                 $value = $upside[$after] ?? 0;
-                if ($value !== (int) $row->upside) {
+                if ($value !== $row->int('upside')) {
                     $new[] = "SELECT $after AS id, $value AS upside";
                 }
             }
@@ -360,7 +360,7 @@ final class RowRebuild
     {
         $repeated = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT t.market_id, t.field, '.
                     self::digest('t').
                     ' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2)

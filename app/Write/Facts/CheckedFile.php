@@ -8,6 +8,7 @@ use App\Inventory\Makers;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableReader;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -15,7 +16,6 @@ use App\Stores\TitleSuffixes;
 use App\Write\Checks\TextJudge;
 use App\Write\WrittenPage;
 use Generator;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
@@ -165,7 +165,7 @@ final class CheckedFile
         if ($pages !== []) {
             $list = Bulk::list(array_values($pages));
             foreach (
-                DB::select(
+                Rows::all(
                     str_replace(
                         'FROM resources r',
                         'FROM pages p JOIN resources r ON r.id = p.resource_id',
@@ -174,7 +174,7 @@ final class CheckedFile
                     [$this->store->id],
                 ) as $row
             ) {
-                $byPage[(int) $row->of_page] = Records::one(NamedPage::class, $row);
+                $byPage[$row->int('of_page')] = Records::one(NamedPage::class, $row);
             }
         }
         if ($numbers !== []) {

@@ -6,10 +6,10 @@ namespace App\Write\Facts;
 
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\WrittenPage;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\FactSheet;
 
 /**
@@ -35,7 +35,7 @@ final class PageFacts
         foreach (
             $ids === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT p.id, d.text, x.number, x.maker, x.price, x.currency, l.attributes AS listed
                         FROM pages p LEFT JOIN page_details d ON d.page_id = p.id
                         LEFT JOIN page_products x ON x.page_id = p.id
@@ -44,7 +44,7 @@ final class PageFacts
                         ')',
                 ) as $row
         ) {
-            $told[(int) $row->id] = $row;
+            $told[$row->int('id')] = $row;
         }
         $markets = Markets::of($store);
         $sheets = $ofStore = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
 use Illuminate\Database\Query\Builder;
@@ -36,7 +37,7 @@ final class RecipeBook
 
         return DB::transaction(function () use ($store, $id, $wish, $what, $userId): int {
             $this->refuseTwin($store, $id, $wish->name);
-            $old = $id === null ? null : self::row($store, $id)->lockForUpdate()->first();
+            $old = $id === null ? null : Rows::maybe(self::row($store, $id)->lockForUpdate()->first());
             $by = ['user_id' => $userId, 'updated_at' => now()];
             if ($old === null) {
                 $place = 1 + Typed::int(DB::table('write_recipes')->where('store_id', $store->id)->max('place'));
@@ -60,7 +61,7 @@ final class RecipeBook
 
     public function find(Store $store, int $id): ?StoredRecipe
     {
-        $row = self::row($store, $id)->first();
+        $row = Rows::maybe(self::row($store, $id)->first());
 
         return $row === null ? null : StoredRecipe::from($row);
     }
@@ -68,12 +69,16 @@ final class RecipeBook
     /** A recipe by its name or number, as commands have it. */
     public function named(Store $store, string $name): ?StoredRecipe
     {
-        $row = DB::table('write_recipes')
-            ->where('store_id', $store->id)
-            ->where(
-                static fn ($query) => $query->where('name', $name)->orWhere('id', ctype_digit($name) ? (int) $name : 0),
-            )
-            ->first();
+        $row = Rows::maybe(
+            DB::table('write_recipes')
+                ->where('store_id', $store->id)
+                ->where(
+                    static fn ($query) => $query
+                        ->where('name', $name)
+                        ->orWhere('id', ctype_digit($name) ? (int) $name : 0),
+                )
+                ->first(),
+        );
 
         return $row === null ? null : StoredRecipe::from($row);
     }
@@ -95,11 +100,7 @@ final class RecipeBook
     public function all(Store $store): array
     {
         return array_values(
-            DB::table('write_recipes')
-                ->where('store_id', $store->id)
-                ->orderBy('place')
-                ->orderBy('id')
-                ->get()
+            Rows::of(DB::table('write_recipes')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get())
                 ->map(StoredRecipe::from(...))
                 ->all(),
         );
@@ -109,21 +110,23 @@ final class RecipeBook
     public function approved(Store $store, ?TextField $field = null): array
     {
         return array_values(
-            DB::table('write_recipes')
-                ->join(
-                    'write_recipe_versions as v',
-                    static fn ($join) => $join
-                        ->on('v.recipe_id', '=', 'write_recipes.id')
-                        ->on('v.number', '=', 'write_recipes.approved_version'),
-                )
-                ->where('store_id', $store->id)
-                ->when($field !== null, static fn ($query) => $query->where('v.field', $field?->value))
-                ->orderBy('place')
-                ->orderBy('write_recipes.id')
-                ->get([
-                    'write_recipes.id', 'name', 'v.kind', 'v.field', 'v.parts', 'v.pages', 'place',
-                    'v.number as version', 'approved_version', 'newest_resource',
-                ])
+            Rows::of(
+                DB::table('write_recipes')
+                    ->join(
+                        'write_recipe_versions as v',
+                        static fn ($join) => $join
+                            ->on('v.recipe_id', '=', 'write_recipes.id')
+                            ->on('v.number', '=', 'write_recipes.approved_version'),
+                    )
+                    ->where('store_id', $store->id)
+                    ->when($field !== null, static fn ($query) => $query->where('v.field', $field?->value))
+                    ->orderBy('place')
+                    ->orderBy('write_recipes.id')
+                    ->get([
+                        'write_recipes.id', 'name', 'v.kind', 'v.field', 'v.parts', 'v.pages', 'place',
+                        'v.number as version', 'approved_version', 'newest_resource',
+                    ]),
+            )
                 ->map(StoredRecipe::from(...))
                 ->all(),
         );

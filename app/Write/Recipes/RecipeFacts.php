@@ -7,6 +7,7 @@ namespace App\Write\Recipes;
 use App\Inventory\CollectionPages;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -44,13 +45,13 @@ final class RecipeFacts
             default => [],
         };
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT attributes FROM resources WHERE store_id = ? AND kind = ? AND gone = 0 ORDER BY id LIMIT 200',
                 [$store->id, $kind->value],
             ) as $row
         ) {
             $names += array_fill_keys(
-                array_map(strval(...), array_keys((array) json_decode((string) $row->attributes, true))),
+                array_map(strval(...), array_keys((array) json_decode($row->text('attributes'), true))),
                 true,
             );
         }
@@ -137,7 +138,7 @@ final class RecipeFacts
         foreach (
             $pages === []
                 ? []
-                : DB::select(
+                : Rows::all(
                     'SELECT page_id, '.
                         implode(', ', self::TOLD).
                         ' FROM page_products WHERE page_id IN ('.
@@ -147,7 +148,7 @@ final class RecipeFacts
         ) {
             $facts = (array) $row;
             unset($facts['page_id']);
-            $told[(int) $row->page_id] = array_map(
+            $told[$row->int('page_id')] = array_map(
                 strval(...),
                 array_filter($facts, static fn (mixed $value): bool => $value !== null && $value !== ''),
             );

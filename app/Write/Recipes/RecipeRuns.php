@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Recipes;
 
 use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Database\Rows;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
@@ -120,10 +121,12 @@ final class RecipeRuns
      */
     private function begin(Store $store, StoredRecipe $recipe, array $values, ?int $userId): array
     {
-        $version = DB::table('write_recipe_versions')
-            ->where('recipe_id', $recipe->id)
-            ->where('number', $recipe->version)
-            ->first(['parts', 'pages', 'kind', 'field']);
+        $version = Rows::maybe(
+            DB::table('write_recipe_versions')
+                ->where('recipe_id', $recipe->id)
+                ->where('number', $recipe->version)
+                ->first(['parts', 'pages', 'kind', 'field']),
+        );
         $run = DB::table('write_recipe_runs')->insertGetId(
             $values +
                 (array) $version + [

@@ -92,7 +92,7 @@ final class RecipeSamples
                     (int) round($this->ruler->pixels($shown, $target->slot->fontSize)),
                     (int) ($target->slot->lineWidth * $target->slot->lines),
                     ! $text->fits,
-                    $row->upside + (float) $row->impressions / 1e9,
+                    $row->upside + $row->impressions / 1e9,
                     count($recipe->lacking($page->facts)),
                 );
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Write\Recipes;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
@@ -12,7 +14,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Recipes\Notation;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** What the list of recipes tells. */
 final class RecipeScreen
@@ -29,15 +30,17 @@ final class RecipeScreen
      */
     public function versions(Store $store, int $recipe): array
     {
-        $rows = DB::table('write_recipe_versions as v')
-            ->join('write_recipes as r', 'r.id', '=', 'v.recipe_id')
-            ->leftJoin('users as u', 'u.id', '=', 'v.user_id')
-            ->leftJoin('users as a', 'a.id', '=', 'v.approved_by')
-            ->where('r.store_id', $store->id)
-            ->where('v.recipe_id', $recipe)
-            ->orderByDesc('v.number')
-            ->limit(100)
-            ->get(['v.*', 'u.name as by', 'a.name as approver']);
+        $rows = Rows::of(
+            DB::table('write_recipe_versions as v')
+                ->join('write_recipes as r', 'r.id', '=', 'v.recipe_id')
+                ->leftJoin('users as u', 'u.id', '=', 'v.user_id')
+                ->leftJoin('users as a', 'a.id', '=', 'v.approved_by')
+                ->where('r.store_id', $store->id)
+                ->where('v.recipe_id', $recipe)
+                ->orderByDesc('v.number')
+                ->limit(100)
+                ->get(['v.*', 'u.name as by', 'a.name as approver']),
+        );
         $texts = DB::table('write_recipe_texts')
             ->where('recipe_id', $recipe)
             ->groupBy('version')
@@ -46,19 +49,19 @@ final class RecipeScreen
 
         return array_values(
             $rows
-                ->map(function (stdClass $row) use ($store, $texts): array {
-                    $pages = RecipePages::fromJson(PageKind::from((int) $row->kind), (string) $row->pages);
+                ->map(function (Row $row) use ($store, $texts): array {
+                    $pages = RecipePages::fromJson(PageKind::from($row->int('kind')), $row->text('pages'));
 
                     return [
-                        'number' => (int) $row->number,
-                        'notation' => Notation::write(StoredRecipe::recipe((string) $row->parts)),
+                        'number' => $row->int('number'),
+                        'notation' => Notation::write(StoredRecipe::recipe($row->text('parts'))),
                         'pages' => $pages->words(self::markets($store), self::collection($pages)),
-                        'field' => TextField::from((int) $row->field)->words(),
-                        'by' => $row->by === null ? null : (string) $row->by,
-                        'at' => (string) $row->made_at,
-                        'approver' => $row->approver === null ? null : (string) $row->approver,
-                        'approvedAt' => $row->approved_at === null ? null : (string) $row->approved_at,
-                        'texts' => Typed::int($texts->get((int) $row->number)),
+                        'field' => TextField::from($row->int('field'))->words(),
+                        'by' => $row->textOrNull('by'),
+                        'at' => $row->text('made_at'),
+                        'approver' => $row->textOrNull('approver'),
+                        'approvedAt' => $row->textOrNull('approved_at'),
+                        'texts' => Typed::int($texts->get($row->int('number'))),
                     ];
                 })
                 ->all(),
@@ -106,15 +109,17 @@ final class RecipeScreen
             ->groupBy('recipe_id')
             ->selectRaw('MAX(id) AS id')
             ->pluck('id');
-        $last = DB::table('write_recipe_runs as n')
-            ->leftJoin(
-                'write_recipe_rows as r',
-                static fn ($join) => $join->on('r.run_id', '=', 'n.id')->where('r.applied', 1),
-            )
-            ->whereIn('n.id', $newest)
-            ->groupBy('n.id', 'n.recipe_id', 'n.ended_at')
-            ->selectRaw('n.id, n.recipe_id, n.ended_at, COUNT(r.run_id) AS drafts')
-            ->get();
+        $last = Rows::of(
+            DB::table('write_recipe_runs as n')
+                ->leftJoin(
+                    'write_recipe_rows as r',
+                    static fn ($join) => $join->on('r.run_id', '=', 'n.id')->where('r.applied', 1),
+                )
+                ->whereIn('n.id', $newest)
+                ->groupBy('n.id', 'n.recipe_id', 'n.ended_at')
+                ->selectRaw('n.id, n.recipe_id, n.ended_at, COUNT(r.run_id) AS drafts')
+                ->get(),
+        );
         $last = array_column(Records::of(LastRun::class, $last), null, 'recipeId');
         $markets = self::markets($store);
         $collections = DB::table('resources')

@@ -9,6 +9,7 @@ use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\LockedText;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -47,10 +48,12 @@ final class RecipeWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $row = DB::table('write_recipe_runs as n')
-            ->leftJoin('write_recipes as r', 'r.id', '=', 'n.recipe_id')
-            ->where('n.id', $run->subjectId)
-            ->first(['n.*', 'r.name', 'r.place', 'r.approved_version', 'r.newest_resource']);
+        $row = Rows::maybe(
+            DB::table('write_recipe_runs as n')
+                ->leftJoin('write_recipes as r', 'r.id', '=', 'n.recipe_id')
+                ->where('n.id', $run->subjectId)
+                ->first(['n.*', 'r.name', 'r.place', 'r.approved_version', 'r.newest_resource']),
+        );
         if ($row === null) {
             return SliceEnd::failed('The run no longer exists.');
         }
@@ -128,7 +131,7 @@ final class RecipeWork implements LongWork
         $field = $state->field();
         $saved = $run->number('saved');
         for ($after = 0; ; $after = (int) array_key_last($texts)) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.
                     ($state->withCut ? "'new', 'wide'" : "'new'").
                     ") AND text <> '' AND applied = 0 AND resource_id > ? ORDER BY resource_id LIMIT 500",
@@ -168,7 +171,7 @@ final class RecipeWork implements LongWork
         $field = $state->field();
         $back = $run->number('back');
         for ($after = 0; ; $after = (int) array_key_last($texts)) {
-            $rows = DB::select(
+            $rows = Rows::all(
                 'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1
                     AND resource_id > ? ORDER BY resource_id LIMIT 500',
                 [$state->id, $after],
@@ -178,9 +181,9 @@ final class RecipeWork implements LongWork
             }
             $texts = [];
             foreach ($rows as $made) {
-                $texts[(int) $made->resource_id] = [
-                    'made' => (string) $made->text,
-                    'was' => $made->was === null ? null : (string) $made->was,
+                $texts[$made->int('resource_id')] = [
+                    'made' => $made->text('text'),
+                    'was' => $made->textOrNull('was'),
                 ];
             }
             $by = self::author($state);

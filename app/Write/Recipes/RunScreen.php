@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Recipes;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Platform\Typed;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
@@ -35,7 +36,7 @@ final class RunScreen
     {
         $run = Records::one(
             KeptRun::class,
-            DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $id)->first(),
+            Rows::maybe(DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $id)->first()),
         );
         if ($run === null) {
             return null;
@@ -54,7 +55,7 @@ final class RunScreen
                     ? 'new'
                     : (string) ($counts->filter()->keys()->first() ?? 'new'));
         $rows = self::rows($run->id, $run->field->value, $outcome, $after);
-        $recipe = DB::table('write_recipes')->where('id', $run->recipeId)->first();
+        $recipe = Rows::maybe(DB::table('write_recipes')->where('id', $run->recipeId)->first());
 
         return [
             'run' => $run,
@@ -80,27 +81,29 @@ final class RunScreen
     {
         return Records::of(
             RunRow::class,
-            DB::table('write_recipe_rows')
-                ->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')
-                ->join(
-                    'resource_texts',
-                    static fn ($join) => $join
-                        ->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')
-                        ->where('resource_texts.field', $field),
-                )
-                ->where('run_id', $run)
-                ->when(
-                    $outcome === 'repeated',
-                    static fn ($query) => $query->where('repeated', 1),
-                    static fn ($query) => $query->where('outcome', $outcome),
-                )
-                ->where('write_recipe_rows.resource_id', '>', $after)
-                ->orderBy('write_recipe_rows.resource_id')
-                ->limit(self::ROWS + 1)
-                ->get([
-                    'write_recipe_rows.resource_id', 'outcome', 'repeated', 'name', 'url', 'page_id', 'text', 'dropped',
-                    'shown', 'draft_shown',
-                ]),
+            Rows::of(
+                DB::table('write_recipe_rows')
+                    ->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')
+                    ->join(
+                        'resource_texts',
+                        static fn ($join) => $join
+                            ->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')
+                            ->where('resource_texts.field', $field),
+                    )
+                    ->where('run_id', $run)
+                    ->when(
+                        $outcome === 'repeated',
+                        static fn ($query) => $query->where('repeated', 1),
+                        static fn ($query) => $query->where('outcome', $outcome),
+                    )
+                    ->where('write_recipe_rows.resource_id', '>', $after)
+                    ->orderBy('write_recipe_rows.resource_id')
+                    ->limit(self::ROWS + 1)
+                    ->get([
+                        'write_recipe_rows.resource_id', 'outcome', 'repeated', 'name', 'url', 'page_id', 'text',
+                        'dropped', 'shown', 'draft_shown',
+                    ]),
+            ),
         );
     }
 

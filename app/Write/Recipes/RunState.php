@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Database\Row;
 use App\Stores\Kinds\PageKind;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** One run of a recipe, as the work that carries it out needs it. */
 final readonly class RunState
@@ -23,11 +23,11 @@ final readonly class RunState
     ) {
     }
 
-    /** @param  stdClass  $row  of write_recipe_runs, with its recipe's name, place, approval and newest resource */
-    public static function from(stdClass $row): self
+    /** @param  Row  $row  of write_recipe_runs, with its recipe's name, place, approval and newest resource */
+    public static function from(Row $row): self
     {
         /** @var ?list<int> $resources */
-        $resources = $row->resources === null ? null : json_decode((string) $row->resources, true);
+        $resources = $row->resources === null ? null : json_decode($row->text('resources'), true);
         $resources === null || sort($resources);
         $recipe = clone $row;
         $recipe->id = $row->recipe_id;
@@ -36,13 +36,13 @@ final readonly class RunState
         $recipe->newest_resource ??= 0;
 
         return new self(
-            (int) $row->id,
-            (string) $row->phase,
+            $row->int('id'),
+            $row->text('phase'),
             StoredRecipe::from($recipe),
             $resources,
-            (int) $row->follows === 1,
-            (int) $row->with_cut === 1,
-            $row->user_id === null ? null : (int) $row->user_id,
+            $row->int('follows') === 1,
+            $row->int('with_cut') === 1,
+            $row->intOrNull('user_id'),
         );
     }
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Platform\Database\Row;
 use App\Stores\Kinds\PageKind;
 use Orchard\Core\Wording\Recipes\Recipe;
 use Orchard\Core\Wording\Recipes\RecipeRows;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** A recipe as the store keeps it, or as it was in one of its versions. */
 final readonly class StoredRecipe
@@ -31,21 +31,21 @@ final readonly class StoredRecipe
     ) {
     }
 
-    /** @param  stdClass  $row  of write_recipes, or of one of its versions joined with it */
-    public static function from(stdClass $row): self
+    /** @param  Row  $row  of write_recipes, or of one of its versions joined with it */
+    public static function from(Row $row): self
     {
-        $kind = PageKind::from((int) $row->kind);
+        $kind = PageKind::from($row->int('kind'));
 
         return new self(
-            (int) $row->id,
-            (string) $row->name,
-            TextField::from((int) $row->field),
-            RecipePages::fromJson($kind, (string) $row->pages),
-            self::recipe((string) $row->parts),
-            (int) $row->place,
-            (int) $row->version,
-            $row->approved_version === null ? null : (int) $row->approved_version,
-            (int) $row->newest_resource,
+            $row->int('id'),
+            $row->text('name'),
+            TextField::from($row->int('field')),
+            RecipePages::fromJson($kind, $row->text('pages')),
+            self::recipe($row->text('parts')),
+            $row->int('place'),
+            $row->int('version'),
+            $row->intOrNull('approved_version'),
+            $row->int('newest_resource'),
         );
     }
 

@@ -13,6 +13,7 @@ use App\Changes\Review\SeenDraft;
 use App\Inventory\Makers;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Records;
+use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
@@ -26,7 +27,6 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WordDiff;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
-use stdClass;
 
 /** Texts that wait for approval, one after the other: what somebody may judge, and all that is to be seen of one. */
 final class ReviewDesk
@@ -72,9 +72,9 @@ final class ReviewDesk
 
         return [
             'row' => $row,
-            'waiting' => (int) $counts->waiting,
-            'clean' => (int) $counts->clean,
-            'unjudged' => (int) $counts->unjudged,
+            'waiting' => $counts->int('waiting'),
+            'clean' => $counts->int('clean'),
+            'unjudged' => $counts->int('unjudged'),
             'work' => WorkView::latest($store->id, ClaimsWork::sort()),
         ] +
             ($row === null
@@ -92,8 +92,8 @@ final class ReviewDesk
 
         return array_values(
             array_map(
-                static fn (stdClass $row): SeenDraft => new SeenDraft((int) $row->id, (int) $row->revision),
-                DB::select(
+                static fn (Row $row): SeenDraft => new SeenDraft($row->int('id'), $row->int('revision')),
+                Rows::all(
                     'SELECT d.id, d.revision'.
                         self::JOINS.
                         " WHERE $where".

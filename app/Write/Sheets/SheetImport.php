@@ -9,6 +9,7 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Tables\TableReader;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
@@ -100,11 +101,13 @@ final readonly class SheetImport
     public function settle(Store $store, ClashAnswer $answer, ?int $userId): ?string
     {
         [$sheet, $place] = [$answer->sheet, $answer->place];
-        $row = DB::table('write_sheet_rows')
-            ->where('sheet_id', $sheet)
-            ->where('place', $place)
-            ->where('outcome', 'clash')
-            ->first();
+        $row = Rows::maybe(
+            DB::table('write_sheet_rows')
+                ->where('sheet_id', $sheet)
+                ->where('place', $place)
+                ->where('outcome', 'clash')
+                ->first(),
+        );
         if ($row === null) {
             return 'This row has already been settled.';
         }
@@ -112,9 +115,9 @@ final readonly class SheetImport
             $outcome = $this->drafts->save(
                 $store,
                 new TextEdit(
-                    (int) $row->resource_id,
-                    TextField::from((int) $row->field),
-                    (string) $row->text,
+                    $row->int('resource_id'),
+                    TextField::from($row->int('field')),
+                    $row->text('text'),
                     $answer->revision,
                 ),
                 new Author(Origin::Import, $userId),
@@ -140,15 +143,17 @@ final readonly class SheetImport
         $made = 0;
         $after = 0;
         while (true) {
-            $rows = DB::table('write_sheet_rows')
-                ->join('write_sheets', 'write_sheets.id', '=', 'sheet_id')
-                ->where('store_id', $store->id)
-                ->where('sheet_id', $sheet)
-                ->where('outcome', 'new')
-                ->where('place', '>', $after)
-                ->orderBy('place')
-                ->limit(self::CHUNK)
-                ->get(['write_sheet_rows.*']);
+            $rows = Rows::of(
+                DB::table('write_sheet_rows')
+                    ->join('write_sheets', 'write_sheets.id', '=', 'sheet_id')
+                    ->where('store_id', $store->id)
+                    ->where('sheet_id', $sheet)
+                    ->where('outcome', 'new')
+                    ->where('place', '>', $after)
+                    ->orderBy('place')
+                    ->limit(self::CHUNK)
+                    ->get(['write_sheet_rows.*']),
+            );
             if ($rows->isEmpty()) {
                 DB::table('write_sheets')
                     ->where('store_id', $store->id)
@@ -159,14 +164,14 @@ final readonly class SheetImport
                 return $made;
             }
             foreach ($rows as $row) {
-                $after = (int) $row->place;
+                $after = $row->int('place');
                 $outcome = $this->drafts->save(
                     $store,
                     new TextEdit(
-                        (int) $row->resource_id,
-                        TextField::from((int) $row->field),
-                        (string) $row->text,
-                        (int) $row->revision,
+                        $row->int('resource_id'),
+                        TextField::from($row->int('field')),
+                        $row->text('text'),
+                        $row->int('revision'),
                     ),
                     new Author(Origin::Import, $userId),
                 );

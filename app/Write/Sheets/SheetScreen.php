@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Sheets;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -24,12 +25,14 @@ final readonly class SheetScreen
             'store' => $store,
             'sheets' => Records::of(
                 SheetFile::class,
-                DB::table('write_sheets')
-                    ->leftJoin('users', 'users.id', '=', 'user_id')
-                    ->where('store_id', $store->id)
-                    ->orderByDesc('write_sheets.id')
-                    ->limit(20)
-                    ->get(['write_sheets.*', 'users.name as user_name']),
+                Rows::of(
+                    DB::table('write_sheets')
+                        ->leftJoin('users', 'users.id', '=', 'user_id')
+                        ->where('store_id', $store->id)
+                        ->orderByDesc('write_sheets.id')
+                        ->limit(20)
+                        ->get(['write_sheets.*', 'users.name as user_name']),
+                ),
             ),
         ];
     }
@@ -48,11 +51,13 @@ final readonly class SheetScreen
     {
         $row = Records::one(
             SheetFile::class,
-            DB::table('write_sheets')
-                ->leftJoin('users', 'users.id', '=', 'user_id')
-                ->where('store_id', $store->id)
-                ->where('write_sheets.id', $sheet)
-                ->first(['write_sheets.*', 'users.name as user_name']),
+            Rows::maybe(
+                DB::table('write_sheets')
+                    ->leftJoin('users', 'users.id', '=', 'user_id')
+                    ->where('store_id', $store->id)
+                    ->where('write_sheets.id', $sheet)
+                    ->first(['write_sheets.*', 'users.name as user_name']),
+            ),
         );
         if ($row === null) {
             return null;
@@ -76,25 +81,27 @@ final readonly class SheetScreen
     {
         return Records::of(
             SheetRow::class,
-            DB::table('write_sheet_rows')
-                ->leftJoin(
-                    'resource_texts',
-                    static fn ($join) => $join
-                        ->on('resource_texts.resource_id', '=', 'write_sheet_rows.resource_id')
-                        ->on('resource_texts.field', '=', 'write_sheet_rows.field'),
-                )
-                ->leftJoin(
-                    'drafts',
-                    static fn ($join) => $join
-                        ->on('drafts.resource_id', '=', 'write_sheet_rows.resource_id')
-                        ->on('drafts.field', '=', 'write_sheet_rows.field'),
-                )
-                ->where('sheet_id', $sheet)
-                ->where('outcome', $outcome)
-                ->where('place', '>', $after)
-                ->orderBy('place')
-                ->limit(self::ROWS + 1)
-                ->get(['write_sheet_rows.*', 'stored', 'drafts.value as draft', 'drafts.revision as now']),
+            Rows::of(
+                DB::table('write_sheet_rows')
+                    ->leftJoin(
+                        'resource_texts',
+                        static fn ($join) => $join
+                            ->on('resource_texts.resource_id', '=', 'write_sheet_rows.resource_id')
+                            ->on('resource_texts.field', '=', 'write_sheet_rows.field'),
+                    )
+                    ->leftJoin(
+                        'drafts',
+                        static fn ($join) => $join
+                            ->on('drafts.resource_id', '=', 'write_sheet_rows.resource_id')
+                            ->on('drafts.field', '=', 'write_sheet_rows.field'),
+                    )
+                    ->where('sheet_id', $sheet)
+                    ->where('outcome', $outcome)
+                    ->where('place', '>', $after)
+                    ->orderBy('place')
+                    ->limit(self::ROWS + 1)
+                    ->get(['write_sheet_rows.*', 'stored', 'drafts.value as draft', 'drafts.revision as now']),
+            ),
         );
     }
 }

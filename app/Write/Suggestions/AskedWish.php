@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Write\Suggestions;
 
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 /** Suggestions as they were asked for: of which text, for which pages, of whom, and what they cost in tokens. */
@@ -65,7 +65,7 @@ final readonly class AskedWish
     {
         return Records::of(
             self::class,
-            DB::select(
+            Rows::all(
                 "SELECT w.*, u.name AS person FROM write_wishes w LEFT JOIN users u ON u.id = w.user_id
                     WHERE w.store_id = ? $rest",
                 [$store->id, ...$bindings],

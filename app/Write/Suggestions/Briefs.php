@@ -8,13 +8,13 @@ use App\Inventory\KeptDetails;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\WrittenPage;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Suggestions\Brief;
 use Orchard\Core\Wording\TextField;
@@ -166,10 +166,8 @@ final class Briefs
     {
         $kinds = [];
         foreach (array_chunk($resources, 5000) as $some) {
-            foreach (
-                DB::select('SELECT DISTINCT kind FROM resources WHERE id IN ('.Bulk::list($some).')') as $row
-            ) {
-                $kinds[(int) $row->kind] = PageKind::from((int) $row->kind);
+            foreach (Rows::all('SELECT DISTINCT kind FROM resources WHERE id IN ('.Bulk::list($some).')') as $row) {
+                $kinds[$row->int('kind')] = PageKind::from($row->int('kind'));
             }
         }
 
@@ -187,10 +185,10 @@ final class Briefs
         foreach (
             $pages === []
                 ? []
-                : DB::select('SELECT page_id, text FROM page_details WHERE page_id IN ('.Bulk::list($pages).')') as $row
+                : Rows::all('SELECT page_id, text FROM page_details WHERE page_id IN ('.Bulk::list($pages).')') as $row
         ) {
             $text = trim((string) preg_replace('/\s+/u', ' ', KeptDetails::textOf($row->text)));
-            $text === '' || ($texts[(int) $row->page_id] = mb_substr($text, 0, Brief::LONGEST_FACT));
+            $text === '' || ($texts[$row->int('page_id')] = mb_substr($text, 0, Brief::LONGEST_FACT));
         }
 
         return $texts;

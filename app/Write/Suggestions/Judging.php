@@ -6,13 +6,13 @@ namespace App\Write\Suggestions;
 
 use App\Catalogue\TextDigest;
 use App\Inventory\Makers;
+use App\Platform\Database\Rows;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use App\Write\Checks\TextJudge;
 use App\Write\Facts\PageFacts;
 use App\Write\WrittenPage;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Text\Ruler;
@@ -135,13 +135,13 @@ final class Judging
         $taken = [];
         foreach (['draft_digest' => '', 'shown_digest' => 'AND draft_digest IS NULL'] as $column => $andOnly) {
             foreach (
-                DB::select(
+                Rows::all(
                     "SELECT DISTINCT $column AS digest FROM resource_texts WHERE market_id = ? AND field = ?
                         AND $column IN ($marks) AND resource_id <> ? $andOnly",
                     [$row->marketId, $field->value, ...array_map(strval(...), array_keys($digests)), $row->id],
                 ) as $found
             ) {
-                $taken[$digests[(string) $found->digest]] = true;
+                $taken[$digests[$found->text('digest')]] = true;
             }
         }
 

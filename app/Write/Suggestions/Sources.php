@@ -6,6 +6,8 @@ namespace App\Write\Suggestions;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Wording\WordingClient;
+use App\Platform\Database\Row;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Stores\Reporting\Spent;
 use DateTimeImmutable;
@@ -14,7 +16,6 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
-use stdClass;
 
 /** The wording sources of a store: the writer that ships, and services that its owner set. */
 final class Sources
@@ -24,7 +25,7 @@ final class Sources
     /** @return list<Source> the one that ships first */
     public function of(Store $store): array
     {
-        $rows = DB::table('write_sources')->where('store_id', $store->id)->orderBy('id')->get()->all();
+        $rows = Rows::of(DB::table('write_sources')->where('store_id', $store->id)->orderBy('id')->get())->all();
         $own = self::own();
 
         return [...$own === null ? [] : [$own], ...array_values(array_map(self::from(...), $rows))];
@@ -72,11 +73,13 @@ final class Sources
         if (PageUrl::parse($source->url) === null) {
             throw new InvalidArgumentException('The address begins with https:// or http://.');
         }
-        $known = DB::table('write_sources')->where('store_id', $store->id)->where('name', $source->name)->first();
+        $known = Rows::maybe(
+            DB::table('write_sources')->where('store_id', $store->id)->where('name', $source->name)->first(),
+        );
         if ($known === null && DB::table('write_sources')->where('store_id', $store->id)->count() >= self::MOST) {
             throw new InvalidArgumentException('A store has at most '.self::MOST.' sources.');
         }
-        $isMoved = $known !== null && (string) $known->url !== $source->url;
+        $isMoved = $known !== null && $known->text('url') !== $source->url;
         if ($isMoved && $source->secret === '') {
             // A key is not sent to an address that it was not given for.
             throw new InvalidArgumentException('For another address, give the key again.');
@@ -105,26 +108,26 @@ final class Sources
     {
         $told = [];
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT source_id, state, COUNT(*) AS n FROM write_suggestions WHERE store_id = ?
                     GROUP BY source_id, state',
                 [$store->id],
             ) as $row
         ) {
-            $told[(int) $row->source_id][SuggestionState::from((int) $row->state)->name] = (int) $row->n;
+            $told[$row->int('source_id')][SuggestionState::from($row->int('state'))->name] = $row->int('n');
         }
         foreach (
-            DB::select(
+            Rows::all(
                 'SELECT source_id, SUM(told_in) AS sent, SUM(told_out) AS came,
                     SUM(told_in * price_in + told_out * price_out) / 1000000 AS cost
                     FROM write_wishes WHERE store_id = ? GROUP BY source_id',
                 [$store->id],
             ) as $row
         ) {
-            $told[(int) $row->source_id] = ($told[(int) $row->source_id] ?? []) + [
-                'sent' => (int) $row->sent,
-                'came' => (int) $row->came,
-                'cost' => (float) $row->cost,
+            $told[$row->int('source_id')] = ($told[$row->int('source_id')] ?? []) + [
+                'sent' => $row->int('sent'),
+                'came' => $row->int('came'),
+                'cost' => $row->number('cost'),
             ];
         }
 
@@ -141,12 +144,12 @@ final class Sources
 
         return array_values(
             array_map(
-                static fn (stdClass $row): Spent => new Spent(
+                static fn (Row $row): Spent => new Spent(
                     'suggested texts',
-                    (float) $row->cost,
-                    (string) $row->currency,
+                    $row->number('cost'),
+                    $row->text('currency'),
                 ),
-                DB::select(
+                Rows::all(
                     'SELECT currency, SUM(told_in * price_in + told_out * price_out) / 1000000 AS cost
                         FROM write_wishes
                         WHERE store_id = ? AND made_at >= ? AND made_at < ? GROUP BY currency HAVING cost > 0',
@@ -165,17 +168,17 @@ final class Sources
             : null;
     }
 
-    private static function from(stdClass $row): Source
+    private static function from(Row $row): Source
     {
         return new Source(
-            (int) $row->id,
-            (string) $row->name,
-            (string) $row->url,
-            (string) $row->model,
-            Crypt::decryptString((string) $row->secret),
-            (float) $row->price_in,
-            (float) $row->price_out,
-            (string) $row->currency,
+            $row->int('id'),
+            $row->text('name'),
+            $row->text('url'),
+            $row->text('model'),
+            Crypt::decryptString($row->text('secret')),
+            $row->number('price_in'),
+            $row->number('price_out'),
+            $row->text('currency'),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Write\Suggestions;
 
 use App\Connectors\Wording\WordingAnswer;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Spelling\Dictionaries;
 use App\Platform\Typed;
 use App\Platform\Work\LongWork;
@@ -57,20 +58,20 @@ final class SuggestWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $row = DB::table('write_wishes')->where('id', $run->subjectId)->first();
+        $row = Rows::maybe(DB::table('write_wishes')->where('id', $run->subjectId)->first());
         $store = Store::query()->findOrFail($run->storeId);
-        $source = $row === null ? null : $this->sources->find($store, (int) $row->source_id);
+        $source = $row === null ? null : $this->sources->find($store, $row->int('source_id'));
         if ($row === null || $source === null) {
             return SliceEnd::failed('The source that was asked is no more.');
         }
-        $wish = Wish::kept(TextField::from((int) $row->field), (string) $row->style, (string) $row->facts);
+        $wish = Wish::kept(TextField::from($row->int('field')), $row->text('style'), $row->text('facts'));
         $judging = new Judging($store, new TextJudge($store, $this->ruler, $this->dictionaries), $this->ruler);
         $client = $this->sources->client($store, $source);
         $misses = $run->number('misses');
         while (true) {
             $rows = self::next($store, $run->subjectId, $wish->field);
             if ($rows === []) {
-                $run->beat(['done' => (int) $row->pages], force: true);
+                $run->beat(['done' => $row->int('pages')], force: true);
 
                 return SliceEnd::done();
             }
@@ -125,7 +126,7 @@ final class SuggestWork implements LongWork
             }
         }
         $run->fenced(static function () use ($run, $row, $brief, $answer, $best, $note): void {
-            $wish = DB::table('write_wishes')->where('id', $run->subjectId)->lockForUpdate()->first();
+            $wish = Rows::maybe(DB::table('write_wishes')->where('id', $run->subjectId)->lockForUpdate()->first());
             Bulk::write(
                 'write_suggestions',
                 [

@@ -64,7 +64,9 @@ final class Taking
     {
         return Records::one(
             OfferedText::class,
-            DB::table('write_suggestions')->where('store_id', $store->id)->where('id', $suggestion)->first(),
+            Rows::maybe(
+                DB::table('write_suggestions')->where('store_id', $store->id)->where('id', $suggestion)->first(),
+            ),
         );
     }
 

@@ -103,8 +103,8 @@ final class WishScreen
         );
 
         return [
-            'open' => (int) $row->open,
-            'decided' => (int) $row->decided,
+            'open' => $row->int('open'),
+            'decided' => $row->int('decided'),
             'failed' => DB::table('write_wish_pages')
                 ->where('wish_id', $wish)
                 ->where('state', PageState::Failed->value)
@@ -124,15 +124,17 @@ final class WishScreen
 
         return Records::of(
             WishedPage::class,
-            DB::table('write_wish_pages as p')
-                ->where('p.wish_id', $wish)
-                ->where('p.state', ($show === 'failed' ? PageState::Failed : PageState::Answered)->value)
-                ->when($show === 'open', static fn ($query) => $query->whereExists($offered))
-                ->when($show === 'decided', static fn ($query) => $query->whereNotExists($offered))
-                ->where('p.place', '>=', $after)
-                ->orderBy('p.place')
-                ->limit(self::PAGES + 1)
-                ->get(['p.resource_id', 'p.place', 'p.note']),
+            Rows::of(
+                DB::table('write_wish_pages as p')
+                    ->where('p.wish_id', $wish)
+                    ->where('p.state', ($show === 'failed' ? PageState::Failed : PageState::Answered)->value)
+                    ->when($show === 'open', static fn ($query) => $query->whereExists($offered))
+                    ->when($show === 'decided', static fn ($query) => $query->whereNotExists($offered))
+                    ->where('p.place', '>=', $after)
+                    ->orderBy('p.place')
+                    ->limit(self::PAGES + 1)
+                    ->get(['p.resource_id', 'p.place', 'p.note']),
+            ),
         );
     }
 
@@ -144,22 +146,24 @@ final class WishScreen
     {
         $found = [];
         foreach (
-            DB::table('write_suggestions')
-                ->where('wish_id', $wish)
-                ->whereIn('resource_id', $resources)
-                ->orderBy('place')
-                ->get() as $row
+            Rows::of(
+                DB::table('write_suggestions')
+                    ->where('wish_id', $wish)
+                    ->whereIn('resource_id', $resources)
+                    ->orderBy('place')
+                    ->get(),
+            ) as $row
         ) {
             /** @var list<array{text: string, missing: string}> $doubts */
-            $doubts = (array) json_decode((string) $row->doubts, true);
-            $found[(int) $row->resource_id][] = [
-                'id' => (int) $row->id,
-                'text' => (string) $row->text,
-                'pixels' => (int) $row->pixels,
-                'state' => SuggestionState::from((int) $row->state),
-                'checks' => Check::inBits((int) $row->checks),
+            $doubts = (array) json_decode($row->text('doubts'), true);
+            $found[$row->int('resource_id')][] = [
+                'id' => $row->int('id'),
+                'text' => $row->text('text'),
+                'pixels' => $row->int('pixels'),
+                'state' => SuggestionState::from($row->int('state')),
+                'checks' => Check::inBits($row->int('checks')),
                 'doubts' => $doubts,
-                'pieces' => self::pieces((string) $row->text, $doubts),
+                'pieces' => self::pieces($row->text('text'), $doubts),
             ];
         }
 

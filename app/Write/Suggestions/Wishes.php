@@ -6,6 +6,7 @@ namespace App\Write\Suggestions;
 
 use App\Connectors\Wording\WordingClient;
 use App\Platform\Database\Bulk;
+use App\Platform\Database\Rows;
 use App\Platform\Work\NewWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
@@ -132,12 +133,12 @@ final class Wishes
         $known = [];
         foreach (array_chunk($resources, 5000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT id FROM resources WHERE store_id = ? AND gone = 0 AND id IN ('.Bulk::list($some).')',
                     [$store->id],
                 ) as $row
             ) {
-                $known[(int) $row->id] = true;
+                $known[$row->int('id')] = true;
             }
         }
 

@@ -11,6 +11,7 @@ use App\Changes\Trials\NewTrial;
 use App\Changes\Trials\Trials;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\Recipes\RecipePage;
@@ -202,7 +203,7 @@ final class TrialPlan
         $clicks = [];
         foreach (array_chunk($pages, 2000) as $some) {
             foreach (
-                DB::select(
+                Rows::all(
                     'SELECT page_id, SUM(IF(week >= ?, clicks, 0)) AS now, SUM(IF(week < ?, clicks, 0)) AS before_that
                         FROM page_weeks WHERE store_id = ? AND page_id IN ('.
                         Bulk::list($some).
@@ -210,7 +211,7 @@ final class TrialPlan
                     [$since, $since, $store->id, $before],
                 ) as $row
             ) {
-                $clicks[(int) $row->page_id] = [(int) $row->now, (int) $row->before_that];
+                $clicks[$row->int('page_id')] = [$row->int('now'), $row->int('before_that')];
             }
         }
 

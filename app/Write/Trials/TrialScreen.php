@@ -6,6 +6,7 @@ namespace App\Write\Trials;
 
 use App\Changes\Trials\KeptTrial;
 use App\Platform\Database\Records;
+use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -26,20 +27,22 @@ final class TrialScreen
         $after = (int) $request->query('after', '0');
         $pages = Records::of(
             TrialPage::class,
-            DB::table('text_trial_pages as p')
-                ->join('resources as r', 'r.id', '=', 'p.resource_id')
-                ->leftJoin(
-                    'resource_texts as t',
-                    static fn ($join) => $join
-                        ->on('t.resource_id', '=', 'p.resource_id')
-                        ->where('t.field', $kept->field->value),
-                )
-                ->where('p.trial_id', $kept->id)
-                ->where('p.number', $group)
-                ->where('p.resource_id', '>', $after)
-                ->orderBy('p.resource_id')
-                ->limit(self::PAGE + 1)
-                ->get(['p.*', 'r.name', 't.stored', 't.shown']),
+            Rows::of(
+                DB::table('text_trial_pages as p')
+                    ->join('resources as r', 'r.id', '=', 'p.resource_id')
+                    ->leftJoin(
+                        'resource_texts as t',
+                        static fn ($join) => $join
+                            ->on('t.resource_id', '=', 'p.resource_id')
+                            ->where('t.field', $kept->field->value),
+                    )
+                    ->where('p.trial_id', $kept->id)
+                    ->where('p.number', $group)
+                    ->where('p.resource_id', '>', $after)
+                    ->orderBy('p.resource_id')
+                    ->limit(self::PAGE + 1)
+                    ->get(['p.*', 'r.name', 't.stored', 't.shown']),
+            ),
         );
 
         return [

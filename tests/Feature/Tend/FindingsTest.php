@@ -354,7 +354,7 @@ it('tells what a secure page loads over http, what browsers block before what th
     $found = static function (string $html, string $headers = '{}') use ($store, $url): ?Found {
         $details = PageReader::read($html, $url)->details ?? throw new LogicException();
         $page = SeenPage::from(
-            (object) [
+            rowOf([
                 'page_id' => 1,
                 'url' => $url->text(),
                 'kind' => 3,
@@ -366,7 +366,7 @@ it('tells what a secure page loads over http, what browsers block before what th
                 'details' => KeptDetails::of($details, false)->packed,
                 'text' => null,
                 'headers' => $headers,
-            ],
+            ]),
         );
 
         return collect((new MakeupFinder($store))->look($page))->first();

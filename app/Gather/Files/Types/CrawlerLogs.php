@@ -53,7 +53,12 @@ final class CrawlerLogs extends ListType
 
     public function name(ListedRow $row, ?string $url): string
     {
-        return "$url\n".$row->text('day', 10)."\n".$row->text('crawler', 60)."\n".(int) $row->whole('status');
+        return "$url\n".
+            $row->text('day', 10).
+            "\n".
+            $row->text('crawler', 60).
+            "\n".
+            ($row->whole('status') ?? 0);
     }
 
     public function values(ListedRow $row): array
@@ -61,7 +66,7 @@ final class CrawlerLogs extends ListType
         return [
             $row->text('day', 10),
             $row->text('crawler', 60),
-            (int) $row->whole('status'),
+            $row->whole('status') ?? 0,
             $row->whole('fetches') ?? 1,
         ];
     }
