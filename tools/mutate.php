@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 /**
  * How much of the core its tests hold: changes the code in one place at a time (a mutant) and sees whether a test of
- * the core fails. `php -d extension=pcov.so -d pcov.directory=. tools/mutate.php [--sample=N] [--changed=REF]
- * [--least=PERCENT] [PATH …]`, paths in core, all of it without; N mutants a folder, the same ones each time.
+ * the core fails. `php -d extension=pcov.so -d pcov.directory=. tools/mutate.php [--sample=N] [--seed=WORD]
+ * [--changed=REF] [--least=PERCENT] [PATH …]`, paths in core, all of it without; N mutants a folder, the same ones each
+ * time as long as the seed is. Who wrote tests with the survivors of one seed in view asks another how far they reach.
  *
  * A mutant counts as killed only where a test is told to have failed or PHP broke off: a tool that cannot start its
  * tests would else kill everything. Two checks come first: the toy beside this file must leave just the mutants that
@@ -179,12 +180,13 @@ function verdict(Process $process): ?bool
 /**
  * @param  list<string>  $files
  * @param  array<string, array<int, ?list<string>>>  $covered
- * @param  ?int  $sample  mutants, all where null
+ * @param  array{?int, string}  $sample  how many mutants, all where null; and the seed that chooses them
  * @param  list<string>  $equivalent
  * @return array{killed: int, survivors: list<array{string, Mutation, string}>} survivors with how they lived
  */
-function judge(array $files, string $tests, array $covered, ?int $sample, array $equivalent = []): array
+function judge(array $files, string $tests, array $covered, array $sample, array $equivalent = []): array
 {
+    [$size, $seed] = $sample;
     $mutants = [];
     foreach ($files as $file) {
         $lines = file($file, FILE_IGNORE_NEW_LINES) ?: [];
@@ -198,8 +200,8 @@ function judge(array $files, string $tests, array $covered, ?int $sample, array 
         }
     }
     // The same ones each time, spread over all files.
-    usort($mutants, static fn (array $a, array $b): int => md5($a[1]->id) <=> md5($b[1]->id));
-    foreach (array_splice($mutants, $sample ?? count($mutants)) as [, $mutant]) {
+    usort($mutants, static fn (array $a, array $b): int => md5($seed.$a[1]->id) <=> md5($seed.$b[1]->id));
+    foreach (array_splice($mutants, $size ?? count($mutants)) as [, $mutant]) {
         @unlink($mutant->modifiedSourcePath);
     }
     $killed = 0;
@@ -249,7 +251,7 @@ function toyHolds(): bool
         ['tools/mutation-toy/Steps.php'],
         'tools/mutation-toy',
         covered('tools/mutation-toy'),
-        null,
+        [null, ''],
     );
     $lived = array_map(static fn (array $one): string => $one[1]->startLine.' '.name($one[1]), $survivors);
     sort($lived);
@@ -266,12 +268,14 @@ function toyHolds(): bool
 
 @mkdir('vendor/pestphp/pest-plugin-mutate/.temp/mutations', 0o755, true);
 Container::getInstance()->add(CacheInterface::class, new NullStore());
-$sample = null;
+$sample = [null, ''];
 $least = 0.0;
 $paths = [];
 foreach (array_slice($argv, 1) as $word) {
     if (preg_match('/^--sample=(\d+)$/', $word, $found) === 1) {
-        $sample = (int) $found[1];
+        $sample[0] = (int) $found[1];
+    } elseif (preg_match('/^--seed=(\w+)$/', $word, $found) === 1) {
+        $sample[1] = $found[1];
     } elseif (preg_match('/^--least=(\d+(?:\.\d+)?)$/', $word, $found) === 1) {
         $least = (float) $found[1];
     } elseif (preg_match('/^--changed=(\S+)$/', $word, $found) === 1) {

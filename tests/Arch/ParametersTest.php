@@ -54,3 +54,42 @@ it('finds a parameter that makes no difference', function (string $code, array $
     'a public method, which may be asked for' => ['class A { public function b($c) {} }', []],
     'a property' => ['class A { private function __construct(private $c) {} }', []],
 ]);
+
+/**
+ * Methods that take more than four parameters: what belongs together is a value. What makes an object is left out, and
+ * what the container calls with its services.
+ *
+ * @return list<string> file and method
+ */
+function longCalls(string $source, string $path): array
+{
+    $tree = (new ParserFactory())->createForHostVersion()->parse($source) ?? [];
+    $long = [];
+    foreach ((new NodeFinder())->findInstanceOf($tree, Node\Stmt\ClassMethod::class) as $method) {
+        $name = $method->name->name;
+        $isCalledFor = $method->isPublic() && preg_match('~(^|/)(Http|Api|Console)/|Provider\.php$~', $path) === 1;
+        if (count($method->params) > 4 && $name !== '__construct' && ! $isCalledFor) {
+            $long[] = "$path: $name";
+        }
+    }
+
+    return $long;
+}
+
+it('takes four parameters at most, but for what there was', function (string $folder, int $most): void {
+    $long = [];
+    foreach ((new Finder())->files()->name('*.php')->notName('*.blade.php')->in(base_path($folder)) as $file) {
+        $long = [...$long, ...longCalls($file->getContents(), $file->getRelativePathname())];
+    }
+    // Whoever makes some shorter lowers the number here.
+    expect(count($long))->toBeLessThanOrEqual($most);
+})->with([['core', 0], ['app', 31]]);
+
+it('sees a method that takes many parameters', function (string $code, string $path, int $seen): void {
+    expect(longCalls("<?php $code", $path))->toHaveCount($seen);
+})->with([
+    'five' => ['class A { function b($c, $d, $e, $f, $g) {} }', 'A.php', 1],
+    'four' => ['class A { function b($c, $d, $e, $f) {} }', 'A.php', 0],
+    'a record' => ['class A { function __construct($c, $d, $e, $f, $g) {} }', 'A.php', 0],
+    'what the container calls' => ['class A { function b($c, $d, $e, $f, $g) {} }', 'Weigh/Http/A.php', 0],
+]);

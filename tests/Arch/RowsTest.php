@@ -90,3 +90,38 @@ it('sees a row that leaves its class', function (string $code, bool $isSeen): vo
     'told by a maker' => ['public static function of(int $id): stdClass { return new stdClass(); }', true],
     'handed on within' => ['private function tell(stdClass $row): string { return ""; }', false],
 ]);
+
+/** @return list<string> file and code of each cast of a row's cell */
+function castsOfCells(string $source, string $path): array
+{
+    $tree = (new ParserFactory())->createForHostVersion()->parse($source) ?? [];
+    $casts = [];
+    foreach ((new NodeFinder())->findInstanceOf($tree, Node\Expr\Cast::class) as $cast) {
+        $read = $cast->expr;
+        if (
+            $read instanceof Node\Expr\PropertyFetch &&
+            $read->var instanceof Node\Expr\Variable &&
+            $read->var->name === 'row'
+        ) {
+            $casts[] = $path.': '.substr($source, $cast->getStartFilePos(), 60);
+        }
+    }
+
+    return $casts;
+}
+
+it('reads the cells of a row as what they are, and casts none', function (): void {
+    $casts = [];
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), FilesystemIterator::SKIP_DOTS)) as $file
+    ) {
+        $path = substr((string) $file, strlen(app_path()) + 1);
+        if ($file->getExtension() === 'php' && ! str_contains($path, '/Migrations/')) {
+            array_push($casts, ...castsOfCells((string) file_get_contents((string) $file), $path));
+        }
+    }
+    expect($casts)
+        ->toBe([])
+        ->and(castsOfCells('<?php $a = (int) $row->clicks; $b = (int) $page->clicks;', 'A.php'))
+        ->toHaveCount(1);
+});

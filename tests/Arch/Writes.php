@@ -42,7 +42,12 @@ final class Writes
                 $tables[] = $found[1][$nth][0] ?? '?';
             }
         }
-        preg_match_all("/Bulk::(?:write|over|upsert|load)\(\s*(?:'([a-z_]+)'|([^,]+)),/", $source, $found, PREG_UNMATCHED_AS_NULL);
+        preg_match_all(
+            "/Bulk::(?:write|over|upsert|load)\(\s*(?:'([a-z_]+)'|([^,]+)),/",
+            $source,
+            $found,
+            PREG_UNMATCHED_AS_NULL,
+        );
         foreach ($found[1] as $table) {
             $tables[] = $table ?? '?';
         }
