@@ -10,6 +10,7 @@ declare(strict_types=1);
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
@@ -133,8 +134,7 @@ $put = app(AddressChanges::class)->put(
             $members,
         ),
     ),
-    Origin::Hand,
-    null,
+    new Author(Origin::Hand, null),
 );
 $work = static function (array $made): array {
     $start = microtime(true);

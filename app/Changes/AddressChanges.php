@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Changes\Editing\Author;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Row;
 use App\Platform\Database\Rows;
@@ -26,8 +27,9 @@ final class AddressChanges
      * @param  bool  $again  also what holds by our doing already, because it does not show
      * @return int how many were put down
      */
-    public function put(Store $store, array $changes, Origin $origin, ?int $userId, bool $again = false): int
+    public function put(Store $store, array $changes, Author $by, bool $again = false): int
     {
+        [$origin, $userId] = [$by->origin, $by->userId];
         $count = 0;
         foreach (array_chunk($changes, 500) as $chunk) {
             $count += DB::transaction(function () use ($store, $chunk, $origin, $userId, $again): int {
@@ -118,8 +120,7 @@ final class AddressChanges
                 ],
                 $drifts,
             ),
-            Origin::Hand,
-            $userId,
+            new Author(Origin::Hand, $userId),
             again: true,
         );
     }
@@ -154,7 +155,7 @@ final class AddressChanges
             'why' => 'what it led to has moved',
         ];
 
-        return $this->put($store, array_values($holds->map($change)->all()), Origin::Recipe, null);
+        return $this->put($store, array_values($holds->map($change)->all()), new Author(Origin::Recipe, null));
     }
 
     /**

@@ -108,7 +108,7 @@ final class Drafts
      */
     public function approve(Store $store, array $drafts, Approver $by): int
     {
-        return $this->judge($store, $drafts, $by, HistoryEvent::Approved, '');
+        return $this->judge($store, $drafts, $by, null);
     }
 
     /**
@@ -119,13 +119,17 @@ final class Drafts
      */
     public function sendBack(Store $store, array $drafts, string $word, Approver $by): int
     {
-        return $this->judge($store, $drafts, $by, HistoryEvent::Returned, $word);
+        return $this->judge($store, $drafts, $by, $word);
     }
 
-    /** @param  list<SeenDraft>  $drafts */
-    private function judge(Store $store, array $drafts, Approver $by, HistoryEvent $event, string $word): int
+    /**
+     * @param  list<SeenDraft>  $drafts
+     * @param  ?string  $word  with which they go back; null where they are approved
+     */
+    private function judge(Store $store, array $drafts, Approver $by, ?string $word): int
     {
-        $isApproval = $event === HistoryEvent::Approved;
+        $isApproval = $word === null;
+        $event = $isApproval ? HistoryEvent::Approved : HistoryEvent::Returned;
         $judged = [];
         foreach (array_chunk($drafts, 1000) as $some) {
             $seen = array_column($some, 'revision', 'id');
@@ -168,7 +172,7 @@ final class Drafts
                                     ->map(static fn (Row $row): array => [$row->int('resource_id'), $row->int('field')])
                                     ->all(),
                             ),
-                            $word,
+                            (string) $word,
                             $by,
                         );
 

@@ -6,6 +6,7 @@ namespace App\Changes\Addresses;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Platform\Typed;
 use App\Stores\Models\Store;
@@ -86,8 +87,7 @@ final class PageDoor
                     'why' => $isShut ? 'kept out of search by hand' : 'let into search again by hand',
                 ],
             ],
-            Origin::Hand,
-            $userId,
+            new Author(Origin::Hand, $userId),
         );
     }
 

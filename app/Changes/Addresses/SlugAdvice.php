@@ -6,6 +6,7 @@ namespace App\Changes\Addresses;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Rows;
@@ -117,8 +118,7 @@ final class SlugAdvice
                         'base' => $was,
                     ],
                 ],
-                Origin::Hand,
-                $userId,
+                new Author(Origin::Hand, $userId),
             ),
         };
     }

@@ -7,7 +7,6 @@ namespace App\Changes\Spells;
 use App\Platform\Database\Bulk;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
-use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -87,15 +86,10 @@ final class Spells
 
     /**
      * @param  list<array{int, int}>  $texts  resource and field
-     * @return list<array{int, int}> those that another campaign or trial has at some time between
+     * @return list<array{int, int}> those that another campaign or trial has at some time of the spell
      */
-    public static function taken(
-        SpellCause $cause,
-        int $butBy,
-        array $texts,
-        DateTimeInterface $from,
-        DateTimeInterface $to,
-    ): array {
+    public static function taken(Spell $spell, array $texts): array
+    {
         $wanted = [];
         foreach ($texts as $text) {
             $wanted["$text[0] $text[1]"] = $text;
@@ -107,7 +101,12 @@ final class Spells
                     'SELECT DISTINCT resource_id, field FROM text_spells WHERE resource_id IN ('.
                         Bulk::list($some).
                         ') AND cause = ? AND by_id <> ? AND from_at < ? AND to_at > ?',
-                    [$cause->value, $butBy, $to->format('Y-m-d H:i:s'), $from->format('Y-m-d H:i:s')],
+                    [
+                        $spell->cause->value,
+                        $spell->by,
+                        $spell->to->format('Y-m-d H:i:s'),
+                        $spell->from->format('Y-m-d H:i:s'),
+                    ],
                 ) as $row
             ) {
                 isset($wanted["$row->resource_id $row->field"]) &&

@@ -109,7 +109,7 @@ final class Trials
             }
             $now = new DateTimeImmutable('now', new DateTimeZone('UTC'));
             $until = $now->modify('+'.($trial->int('weeks') + self::WEEKS_TO_GO_LIVE).' weeks');
-            $taken = count(Spells::taken(SpellCause::Trial, $id, $texts, $now, $until));
+            $taken = count(Spells::taken(new Spell(SpellCause::Trial, $id, $now, $until), $texts));
             if ($taken > 0) {
                 throw new InvalidArgumentException(number_format($taken).' of its texts are in another trial.');
             }

@@ -80,7 +80,7 @@ final class Campaigns
             if ($ends->getTimestamp() <= time()) {
                 throw new InvalidArgumentException('Its time is over.');
             }
-            $taken = count(Spells::taken(SpellCause::Campaign, $id, $texts, $starts, $ends));
+            $taken = count(Spells::taken(new Spell(SpellCause::Campaign, $id, $starts, $ends), $texts));
             if ($taken > 0) {
                 throw new InvalidArgumentException(
                     number_format($taken).

@@ -6,6 +6,7 @@ namespace App\Tend\Found;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Platform\Database\Rows;
 use App\Stores\Models\Store;
@@ -50,6 +51,6 @@ final class OrphanEnds
             }
         }
 
-        return app(AddressChanges::class)->put($store, $changes, Origin::Hand, $user);
+        return app(AddressChanges::class)->put($store, $changes, new Author(Origin::Hand, $user));
     }
 }

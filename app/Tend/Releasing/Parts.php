@@ -7,6 +7,7 @@ namespace App\Tend\Releasing;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Changes\ShownPart;
 use App\Platform\Database\Bulk;
@@ -59,7 +60,7 @@ final readonly class Parts
                     'why' => 'made from what is known of the page',
                 ];
             }
-            $count += $this->changes->put($store, $put, Origin::Recipe, $user);
+            $count += $this->changes->put($store, $put, new Author(Origin::Recipe, $user));
         }
 
         return $count;
@@ -95,7 +96,7 @@ final readonly class Parts
                     'why' => 'alts by name, variant and view',
                 ];
             }
-            $count += $this->changes->put($store, $put, Origin::Recipe, $user);
+            $count += $this->changes->put($store, $put, new Author(Origin::Recipe, $user));
         }
 
         return $count;
@@ -189,7 +190,7 @@ final readonly class Parts
                 'why' => 'links to pages that need them',
             ];
         }
-        $count = $this->changes->put($store, $put, Origin::Recipe, $user);
+        $count = $this->changes->put($store, $put, new Author(Origin::Recipe, $user));
         DB::table('tend_links')
             ->where('store_id', $store->id)
             ->whereIn('id', $links->pluck('id'))
@@ -226,8 +227,7 @@ final readonly class Parts
                     'base' => $live->body,
                 ],
             ],
-            Origin::Hand,
-            $user,
+            new Author(Origin::Hand, $user),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Untangle\Deciding;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Events\MergeAsked;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
@@ -55,8 +56,7 @@ final readonly class AskedMerges
                         'why' => $event->why,
                     ],
                 ],
-                Origin::Hand,
-                $event->userId,
+                new Author(Origin::Hand, $event->userId),
             ),
         };
     }

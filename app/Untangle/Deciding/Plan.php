@@ -6,6 +6,7 @@ namespace App\Untangle\Deciding;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
@@ -148,7 +149,7 @@ final readonly class Plan
     /** Puts the changes down, ready for a release. @return int how many were new */
     public function put(Store $store, ?int $userId): int
     {
-        return app(AddressChanges::class)->put($store, $this->changes, Origin::Recipe, $userId);
+        return app(AddressChanges::class)->put($store, $this->changes, new Author(Origin::Recipe, $userId));
     }
 
     /** @return array<string, int> changes by field */

@@ -6,6 +6,7 @@ namespace App\Untangle\Redirects;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Inventory\PageAddress;
 use App\Inventory\PageBook;
@@ -299,7 +300,7 @@ final class Book
                 'why' => $ends[$urls[$digest]] === 'gone' ? 'gone for good' : 'the redirect book',
             ];
         }
-        $put = $this->changes->put($this->store, $changes, Origin::Import, $userId);
+        $put = $this->changes->put($this->store, $changes, new Author(Origin::Import, $userId));
         foreach ($open->pluck('id')->chunk(2000) as $ids) {
             DB::table('untangle_redirects')
                 ->whereIn('id', $ids)

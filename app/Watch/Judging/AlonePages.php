@@ -48,13 +48,13 @@ final class AlonePages
     /**
      * @param  array<int, array{market: int, kind: int}>  $changed  its pages that count
      * @param  list<string>  $weeks  Mondays of the newest weeks before, in which they must have been seen
-     * @param  string  $from  UTC: since then nobody else may have changed a page
-     * @param  string  $to  UTC
+     * @param  array{string, string}  $span  UTC, between which nobody else may have changed a page
      * @return array{array<int, array{market: int, kind: int}>, array<int, array{market: int, kind: int}>} pages left
      *         alone, and pages that share queries with changed ones, with their market and kind
      */
-    public function of(Change $change, array $changed, array $weeks, string $from, string $to): array
+    public function of(Change $change, array $changed, array $weeks, array $span): array
     {
+        [$from, $to] = $span;
         $all = array_diff_key(
             $this->candidates($changed, $weeks),
             $changed,

@@ -73,8 +73,7 @@ final readonly class ChangeJudge
         if ($weeks->after === []) {
             return JudgedChange::open(WhyOpen::Days, $fetched, $weeks, count($rows), $leftOut);
         }
-        [$from, $to] = $this->span($weeks);
-        [$alone, $sharing] = $this->alone->of($change, $changed, $weeks->spans[0], $from, $to);
+        [$alone, $sharing] = $this->alone->of($change, $changed, $weeks->spans[0], $this->span($weeks));
         $all = $changed + $alone + $sharing;
         // The last span of these is as long as what came afterwards, for rates before and after.
         $sums = $this->counts->of(array_keys($all), [...$weeks->spans, $weeks->after]);

@@ -222,8 +222,7 @@ it('puts down one change for an address and field, the later over the earlier', 
     $ask = static fn (string $value, AddressField $field = AddressField::Canonical): int => $changes->put(
         $store,
         [['page' => $page, 'field' => $field, 'value' => $value, 'why' => 'test']],
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     $held = static fn (): array => DB::table('address_changes')
         ->where('page_id', $page)

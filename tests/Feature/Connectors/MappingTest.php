@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Connectors\Shop\ShopUnavailable;
@@ -490,8 +491,7 @@ it(
                 $change(AddressField::Redirect, '/shop/jugs', pageAt($store, '/jugs/1003-ash-jug.html')),
                 $change(AddressField::Robots, 'noindex', $page),
             ],
-            Origin::Hand,
-            null,
+            new Author(Origin::Hand, null),
         );
         $begun = app(Releases::class)->send($store, new ReleaseWish([]), null);
         expect(app(WorkDesk::class)->workToEnd((int) $begun['work']))->toBe('done');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\Editing\Author;
 use App\Changes\Origin;
 use App\Release\Handing\HandedList;
 use App\Release\Handing\WayPreview;
@@ -64,8 +65,7 @@ function settings(Store $store): int
             $put('/old', AddressField::Redirect, "$base/lamp/ash"),
             $put('/odd', AddressField::Robots, 'noindex'),
         ],
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
 
     return app(Releases::class)->send($store, new ReleaseWish([]), null)['release'];

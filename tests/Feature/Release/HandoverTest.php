@@ -280,8 +280,7 @@ it('gives redirects out as rows of the shop’s own redirect file', function ():
                 'why' => 'a test',
             ],
         ],
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     $made = app(Releases::class)->send($store, new ReleaseWish([]), null);
     expect((new Handover($store, $made['release']))->bytes($file))->toBe(

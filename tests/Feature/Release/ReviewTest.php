@@ -106,7 +106,7 @@ it('takes a mended text as ready, and refuses one that somebody else changed mea
         DB::table('drafts')
             ->where('id', $this->ids[0])
             ->first(['value', 'state']),
-    )->toEqual((object) ['value' => 'A title that the approver mended', 'state' => 'ready']);
+    )->toEqual(rowOf(['value' => 'A title that the approver mended', 'state' => 'ready']));
     $this->post(route('release.review.edit', [$this->store, $this->ids[0]]), [
         'text' => 'From an old screen',
         'revision' => $draft?->revision,
@@ -141,8 +141,7 @@ it(
                 ],
                 array_values($pages),
             ),
-            Origin::Hand,
-            null,
+            new Author(Origin::Hand, null),
         );
         $changes = DB::table('address_changes')
             ->where('store_id', $this->store->id)

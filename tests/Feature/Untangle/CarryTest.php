@@ -159,8 +159,7 @@ it('applies each change of an address exactly once at a shop that fails, loses a
                 )
                 ->all(),
         ),
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     office('PUT', '/switches', ['fail_every' => 5, 'lose_every' => 7]);
     $made = app(Releases::class)->send($store, new ReleaseWish([]), null);
@@ -230,8 +229,7 @@ it(
                     'why' => 'moved',
                 ],
             ],
-            Origin::Hand,
-            null,
+            new Author(Origin::Hand, null),
         );
         $release = sendAddresses($store);
         expect(shopSays($path(sure($lamp[0]))))
@@ -294,8 +292,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
                 )
                 ->all(),
         ),
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     $made = app(Releases::class)->send($store, new ReleaseWish([], name: 'First part', percent: 5), null);
     expect(DB::table('release_items')->where('release_id', $made['release'])->count())
@@ -317,8 +314,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
                 'why' => 'keeper',
             ],
         ],
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     DB::table('page_index')
         ->where('store_id', $store->id)
@@ -364,8 +360,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
                 )
                 ->all(),
         ),
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     DB::table('page_index')
         ->where('store_id', $store->id)
@@ -406,8 +401,7 @@ it('tells what was released and shows no more, and puts it back', function (): v
     app(AddressChanges::class)->put(
         $store,
         [['page' => (int) $page?->id, 'field' => AddressField::Canonical, 'value' => $other, 'why' => 'test']],
-        Origin::Hand,
-        null,
+        new Author(Origin::Hand, null),
     );
     sendAddresses($store);
     crawl($store);
