@@ -24,7 +24,11 @@ final class Invitations
 {
     private const DAYS = 7;
 
-    /** @return string the secret part of the link */
+    /**
+     * @return string the secret part of the link
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
     public function invite(Store $store, string $email, Role $role, ?User $by): string
     {
         $email = Str::lower($email);

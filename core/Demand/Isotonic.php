@@ -18,6 +18,8 @@ final class Isotonic
      * @param  list<float>  $values
      * @param  list<float>  $weights  one a value, each above 0
      * @return list<float>
+     *
+     * @throws InvalidArgumentException where there are not as many weights as values
      */
     public static function nonIncreasing(array $values, array $weights): array
     {

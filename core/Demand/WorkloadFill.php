@@ -22,6 +22,8 @@ final class WorkloadFill
      * @param  list<array{id: int, worth: float, effort: int}>  $candidates  worths from 0, efforts from 1 unit
      * @param  int  $capacity  units, from 0
      * @return list<int> ids of what is chosen, in the order given
+     *
+     * @throws InvalidArgumentException where the capacity is out of its range
      */
     public static function choose(array $candidates, int $capacity): array
     {

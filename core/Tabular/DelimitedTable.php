@@ -29,6 +29,8 @@ final readonly class DelimitedTable implements RawTable
      * @param  string  $bytes  the whole file
      * @param  non-empty-string  $separator
      * @param  string  $charset  label of an Encoding
+     *
+     * @throws InvalidArgumentException where there is no such charset
      */
     public function __construct(string $bytes, private string $separator, string $charset)
     {

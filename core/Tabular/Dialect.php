@@ -38,6 +38,7 @@ final readonly class Dialect
         return array_values(array_unique(['UTF-8', 'Windows-1252', 'UTF-16LE', ...$labels]));
     }
 
+    /** @throws \LogicException where the charset is none of charsets() */
     public function encoding(): Encoding
     {
         return Encoding::labelled($this->charset) ?? throw new \LogicException("{$this->charset} is no charset.");

@@ -13,6 +13,8 @@ final readonly class Slot
      * @param  float  $fontSize  in pixels, 6 to 60
      * @param  float  $lineWidth  in pixels, 40 to 4000
      * @param  int  $lines  1 to 20
+     *
+     * @throws InvalidArgumentException where a measure is out of its range
      */
     public function __construct(public float $fontSize, public float $lineWidth, public int $lines)
     {

@@ -126,6 +126,8 @@ final class Reviewers
      * A link by which a guest sees their part, and nothing else; the one before ends. Only a digest of it is kept.
      *
      * @return string the word that it ends in; it is told once
+     *
+     * @throws InvalidArgumentException with a sentence for people
      */
     public static function link(Store $store, int $id): string
     {

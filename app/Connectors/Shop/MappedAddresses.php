@@ -23,6 +23,7 @@ final readonly class MappedAddresses
     ) {
     }
 
+    /** @throws ShopUnavailable */
     public function read(string $id): ShopResource
     {
         $target = substr($id, strlen($this->prefix));

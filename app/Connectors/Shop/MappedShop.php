@@ -47,6 +47,7 @@ final readonly class MappedShop implements ShopAdmin
             : self::AT_ONCE_UNTOLD;
     }
 
+    /** @throws ShopUnavailable */
     public function list(?string $after): ResourceBatch
     {
         [$place, $mark] =
@@ -91,6 +92,7 @@ final readonly class MappedShop implements ShopAdmin
         return [array_values($entries), $list->paging->after($mark, $data, count($entries), $next)];
     }
 
+    /** @throws ShopUnavailable */
     public function read(string $id): ShopResource
     {
         $setting = $this->setting($id);
@@ -112,6 +114,7 @@ final readonly class MappedShop implements ShopAdmin
         return $list->resource($item, $version)->named($id);
     }
 
+    /** @throws ShopUnavailable */
     public function hits(): array
     {
         $form = $this->mapping->hits;

@@ -45,7 +45,11 @@ final class ImportReading
         $this->staged = $import->stagedRows();
     }
 
-    /** Stages a portion after the other. */
+    /**
+     * Stages a portion after the other.
+     *
+     * @throws InvalidArgumentException where too many rows cannot be read
+     */
     public function read(): string
     {
         $sort = $this->import->rows();

@@ -85,6 +85,8 @@ final class StagedRows
      *
      * @param  array<string, string>  $lines  by month
      * @param  array<string, int>  $days  rows by day
+     *
+     * @throws RuntimeException where there is no room for the rows
      */
     public function add(array $lines, array $days): void
     {

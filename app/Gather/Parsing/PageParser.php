@@ -39,6 +39,7 @@ final class PageParser
         $this->missing = $missing === null ? null : MissingPage::from($missing);
     }
 
+    /** @throws \InvalidArgumentException where the page has no address */
     public function parse(string $body, ?string $contentType, string $url): ParsedPage
     {
         $page = PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL.");

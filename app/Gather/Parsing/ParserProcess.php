@@ -36,6 +36,8 @@ final class ParserProcess
     /**
      * @param  ?string  $missing  what the shop answers for an address that does not exist, where that is a page with
      *     status 200
+     *
+     * @throws RuntimeException where it cannot be started
      */
     public function __construct(?string $missing)
     {
@@ -113,7 +115,11 @@ final class ParserProcess
         return $done;
     }
 
-    /** Sends and receives what can go without waiting. */
+    /**
+     * Sends and receives what can go without waiting.
+     *
+     * @throws RuntimeException where it has ended
+     */
     public function pump(): void
     {
         while ($this->outgoing !== []) {

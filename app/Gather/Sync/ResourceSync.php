@@ -21,7 +21,11 @@ final readonly class ResourceSync
     {
     }
 
-    /** @return bool whether all have been brought in; else there is more for the next slice */
+    /**
+     * @return bool whether all have been brought in; else there is more for the next slice
+     *
+     * @throws ShopUnavailable
+     */
     public function work(WorkRun $run): bool
     {
         $progress = $run->progress();

@@ -68,6 +68,7 @@ final class TableReader
         $zip->close();
     }
 
+    /** @throws InvalidArgumentException where the file is no workbook */
     public static function firstSheet(ZipArchive $zip): string
     {
         foreach (['xl/worksheets/sheet1.xml', 'xl/worksheets/sheet.xml'] as $usual) {

@@ -111,7 +111,11 @@ final class Campaigns
         }, 3);
     }
 
-    /** Ends a campaign now, or drops one that has not begun. */
+    /**
+     * Ends a campaign now, or drops one that has not begun.
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
     public function stop(Store $store, int $id): void
     {
         DB::transaction(function () use ($store, $id): void {

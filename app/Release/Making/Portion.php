@@ -51,6 +51,8 @@ final readonly class Portion
      *
      * @param  Collection<int, AddressChange>  $changes
      * @return list<int>
+     *
+     * @throws InvalidArgumentException with a sentence for people
      */
     public function chosen(Collection $changes): array
     {

@@ -19,6 +19,7 @@ final readonly class KindRule
 
     public const TESTS = ['is' => 'is', 'begins' => 'begins with', 'contains' => 'contains', 'ends' => 'ends with'];
 
+    /** @throws InvalidArgumentException with a sentence for people */
     public function __construct(
         public string $subject,
         public string $test,

@@ -32,6 +32,8 @@ final class StoreTables
      * @param  string  $column  holds the parent's key
      * @param  string  $parent  a table with a store_id and an index that begins with it, such as "gather_crawls"; its
      *                          key is id, or page_id where it is the list table
+     *
+     * @throws InvalidArgumentException where these are no names of tables and a column
      */
     public function child(string $table, string $column, string $parent): void
     {

@@ -59,6 +59,7 @@ final readonly class MappingDraft
         ];
     }
 
+    /** @throws InvalidArgumentException with a sentence for people */
     public function keep(stdClass $draft): void
     {
         $json = self::json($draft);

@@ -16,6 +16,7 @@ final class RowShelf
 
     private int $count = 0;
 
+    /** @throws RuntimeException where there is no room for the rows */
     public function __construct()
     {
         $this->shelf =

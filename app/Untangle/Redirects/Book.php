@@ -43,6 +43,8 @@ final class Book
      * that is gone for good.
      *
      * @return array{added: int, refused: list<string>} refused lines, each with the reason
+     *
+     * @throws InvalidArgumentException with a sentence for people
      */
     public function takeList(string $text, ?int $userId): array
     {
@@ -102,6 +104,8 @@ final class Book
      * Every known address that begins with a path gets another beginning: /old/… to /new/….
      *
      * @return array{added: int, refused: list<string>}
+     *
+     * @throws InvalidArgumentException with a sentence for people
      */
     public function takePattern(string $from, string $to, ?int $userId): array
     {

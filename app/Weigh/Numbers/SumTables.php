@@ -77,7 +77,11 @@ final readonly class SumTables
         }
     }
 
-    /** @param  iterable<string>  $lines  of tabs and line ends */
+    /**
+     * @param  iterable<string>  $lines  of tabs and line ends
+     *
+     * @throws RuntimeException where the disk has no room for them
+     */
     public function load(string $into, iterable $lines): void
     {
         $path = tempnam(storage_path('app'), 'sums') ?: throw new RuntimeException('No file can be made for the sums.');

@@ -186,7 +186,11 @@ final class RecipeBook
         });
     }
 
-    /** Leaves a page to people, or gives it back to the recipe. */
+    /**
+     * Leaves a page to people, or gives it back to the recipe.
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
     public function except(Store $store, int $id, int $resource, bool $isExcepted, ?int $userId): void
     {
         $isOurs = DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists();

@@ -16,6 +16,8 @@ final readonly class FactUse
      * @param  string  $otherwise  words for pages that have none of them; empty to leave the part out
      * @param  string  $one  the word behind a count of one, where the style is Counted
      * @param  string  $many  the word behind any other count
+     *
+     * @throws InvalidArgumentException where there are too many names, or a word is too long
      */
     public function __construct(
         public array $names,

@@ -16,7 +16,11 @@ final readonly class Recipe
     /** Signs that join two pieces; none of them may begin or end a text, or stand twice. */
     private const JOINT = ',;:|–—·&+/-';
 
-    /** @param  list<RecipePart>  $parts 1 to 20 */
+    /**
+     * @param  list<RecipePart>  $parts  1 to 20
+     *
+     * @throws InvalidArgumentException where there are none, or more
+     */
     public function __construct(public array $parts)
     {
         if ($parts === [] || count($parts) > 20) {
