@@ -13,6 +13,10 @@ $read = static fn (string $file): array => (array) json_decode(
     JSON_THROW_ON_ERROR,
 );
 [$before, $after] = [$read($argv[1]), $read($argv[2])];
+if ($before === []) {
+    fwrite(STDERR, "There was no table before: nothing is compared.\n");
+    exit(2);
+}
 $differs = $columns = $rows = 0;
 foreach ($before as $table => ['rows' => $many, 'columns' => $sums]) {
     $rows += $many;
