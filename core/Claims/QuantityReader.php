@@ -94,16 +94,7 @@ final class QuantityReader
     ];
 
     /** "One year" is a figure, "the one you want" is none: these count only before a unit. */
-    private const SINGLE = [
-        'one' => 1,
-        'a' => 1,
-        'an' => 1,
-        'ein' => 1,
-        'eine' => 1,
-        'einen' => 1,
-        'einem' => 1,
-        'einer' => 1,
-    ];
+    private const SINGLE = ['one', 'a', 'an', 'ein', 'eine', 'einen', 'einem', 'einer'];
 
     private const BOUNDS = [
         'about' => '(?:about|around|roughly|approx(?:imately)?\.?|circa|ca\.?|nearly|almost|rund|etwa|ungefähr|fast|'.
@@ -129,7 +120,7 @@ final class QuantityReader
         $money = implode('|', array_keys(self::MONEY));
         usort($units, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $this->numbers = self::numbers();
-        $words = array_map(strval(...), array_keys($this->numbers + self::SINGLE));
+        $words = array_map(strval(...), [...array_keys($this->numbers), ...self::SINGLE]);
         usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $number = '(?:\d{1,3}(?:[.,\x{202f}\x{a0}’\']\d{3})+(?:[.,]\d{1,2})?(?!\d)|\d+(?:[.,]\d+)?)';
         // "Fünfjährig" is five years; "fünfte" is no five.
@@ -159,7 +150,7 @@ final class QuantityReader
             $money = mb_strtolower((string) ($one['before'][0] ?? ($one['after'][0] ?? '')));
             $first = (string) $one['first'][0];
             $isWord = preg_match('/^\d/', $first) !== 1;
-            if ($isWord && isset(self::SINGLE[mb_strtolower($first)]) && $unit === '') {
+            if ($isWord && in_array(mb_strtolower($first), self::SINGLE, true) && $unit === '') {
                 continue;
             }
             [$of, $factor] = $money !== '' ? ['price '.self::currency($money), 1.0] : $this->unit($unit);
@@ -228,7 +219,7 @@ final class QuantityReader
         if (isset($this->numbers[$word])) {
             return (float) $this->numbers[$word];
         }
-        if (isset(self::SINGLE[$word])) {
+        if (in_array($word, self::SINGLE, true)) {
             return 1.0;
         }
         $plain = (string) preg_replace('/[\x{202f}\x{a0}’\']/u', '', $written);

@@ -59,7 +59,7 @@ final readonly class QueryClassifier
     /** @var list<string> brand terms without spaces */
     private array $brands;
 
-    /** @var array<string, true> */
+    /** @var array<string, int> the names as keys */
     private array $makers;
 
     /**
@@ -79,9 +79,8 @@ final readonly class QueryClassifier
                 ),
             ),
         );
-        $this->makers = array_fill_keys(
+        $this->makers = array_flip(
             array_filter(array_map($plain, $makers), static fn (string $name): bool => mb_strlen($name) >= 3),
-            true,
         );
     }
 

@@ -213,6 +213,13 @@ it('holds what words mean together, and leaves alone what only looks like a clai
 })->with([
     'a guarantee, of whatever time' => ['en', 'A guarantee stands behind it.', ['guarantee' => '5 years'], []],
     'a guarantee, for life' => ['en', 'A guarantee stands behind it.', ['guarantee' => 'lifetime'], []],
+    'a guarantee, for life, far behind its word' => [
+        'en',
+        'For whoever buys two of these lamps there is a guarantee of ours, and it stays with the shade, made for life.',
+        ['guarantee' => '5 years'],
+        [],
+    ],
+    'a guarantee for life, which is none' => ['en', 'A lifetime guarantee.', ['guarantee' => '5 years'], ['guarantee']],
     'no guarantee' => ['en', 'A guarantee stands behind it.', ['name' => 'Lamp'], ['guarantee']],
     'once a year is no year' => ['en', 'Oil it once a year.', ['guarantee' => '5 years'], []],
     'a year of guarantee is one' => ['en', 'A year of guarantee.', ['guarantee' => '5 years'], ['A year']],

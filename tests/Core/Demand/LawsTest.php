@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\ClickCurve;
+use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\GammaLaw;
 use Orchard\Core\Demand\Isotonic;
 use Orchard\Core\Demand\RateShrinkage;
@@ -11,6 +12,7 @@ use Orchard\Core\Demand\Span;
 use Orchard\Core\Demand\StoreModel;
 use Orchard\Core\Demand\Visibility;
 use Orchard\Core\Demand\WorkloadFill;
+use Orchard\Core\Demand\WorthFit;
 
 // From R: pgamma(x, a).
 it('has the incomplete gamma function of another program', function (float $a, float $x, float $wanted): void {
@@ -262,4 +264,72 @@ it('comes back from JSON as it was, and from an empty one with what is assumed',
         ->toBeFalse()
         ->and($model->tellsMoney())
         ->toBeTrue();
+});
+
+// From R: qgamma(pnorm(z), shape, rate = 2).
+it('has the quantiles of another program', function (float $shape, float $normal, float $wanted): void {
+    expect((new GammaLaw($shape, 2.0))->at($normal))->toEqualWithDelta($wanted, 0.008 * max(1.0, $wanted));
+})->with([
+    [1.5, -1.0, 0.208472752532],
+    [1.5, 0.0, 0.591493471094],
+    [1.5, 1.5, 1.79136223252],
+    [4.0, -1.0, 1.04283040689],
+    [4.0, 0.0, 1.83603037443],
+    [4.0, 1.5, 3.65686393133],
+    [20.0, -1.0, 7.78277600889],
+    [20.0, 0.0, 9.83383621165],
+    [20.0, 1.5, 13.5398790934],
+]);
+
+it('leaves the law of ratios as it was where nothing was to be expected', function (): void {
+    $model = StoreModel::fromArray(['ratios' => [1.0, 6.5]]);
+    $law = $model->ratioLaw(0.0, 0.0, 0.0);
+    expect($law->mean())
+        ->toEqualWithDelta($model->ratios->mean, 1e-12)
+        ->and($law->shape)
+        ->toEqualWithDelta($model->ratios->posterior(0.0, 0.0)->shape, 1e-12);
+    // Ten clicks of ten expected say as much as there were queries to say it.
+    expect($model->ratioLaw(10.0, 10.0, 100.0)->variance())->toBeGreaterThan(
+        $model->ratioLaw(10.0, 10.0, 10.0)->variance(),
+    );
+});
+
+it('learns what a click brings on each kind of page, leaned on all of them', function (): void {
+    $fit = new WorthFit();
+    // Products: 20 orders of 1,000 clicks, 2,000 in all; articles: 2 of 1,000, 60 in all.
+    $fit->add(new Evidence(1, 3, 0, [], 1000, 20, 2000.0));
+    $fit->add(new Evidence(2, 4, 0, [], 1000, 2, 60.0));
+    [$orders, $values] = $fit->fit();
+    $rate = 22 / 2000;
+    $value = 2060 / 22;
+    expect($orders[0]->mean)
+        ->toEqualWithDelta($rate, 1e-12)
+        ->and($orders[3]->mean)
+        ->toEqualWithDelta(20.5 / (1000 + 0.5 / $rate), 1e-12)
+        ->and($orders[4]->mean)
+        ->toEqualWithDelta(2.5 / (1000 + 0.5 / $rate), 1e-12)
+        ->and($values[0][0])
+        ->toEqualWithDelta($value, 1e-9)
+        ->and($values[3][0])
+        ->toEqualWithDelta((2000 + 3 * $value) / 23, 1e-9)
+        ->and($values[4][0])
+        ->toEqualWithDelta((60 + 3 * $value) / 5, 1e-9);
+});
+
+it('learns of a home page alone from the home page, and of nothing nothing', function (): void {
+    $fit = new WorthFit();
+    $fit->add(new Evidence(1, 1, 0, [], 200, 4, 100.0, isHome: true));
+    [$orders, $values] = $fit->fit();
+    expect($orders[0]->mean)
+        ->toEqualWithDelta(4 / 200, 1e-12)
+        ->and($values[0][0])
+        ->toEqualWithDelta(25.0, 1e-9);
+    [$orders, $values] = (new WorthFit())->fit();
+    expect($orders[0]->mean)
+        ->toEqualWithDelta(0.01, 1e-12)
+        ->and($values)
+        ->toBe([0 => [0.0, 0.0, 0.0]]);
+    $unsold = new WorthFit();
+    $unsold->add(new Evidence(1, 3, 0, [], 200, 0, 0.0));
+    expect($unsold->fit()[1])->toBe([0 => [0.0, 0.0, 0.0]]);
 });

@@ -7,6 +7,7 @@ use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Kinship;
 use Orchard\Core\Duplicates\PairReason;
+use Orchard\Core\Duplicates\Reading;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
 
@@ -44,6 +45,31 @@ function seenPage(
         $number === '' ? '' : $h1,
         explode("\n", $text),
         $items,
+    );
+}
+
+function townText(string $town): string
+{
+    return "$town. ".implode(' ', seenPage('/x')->lines)." See you in $town.";
+}
+
+/** A page whose product alone has a name of its own. */
+function named(string $path, string $name, string $text): Identity
+{
+    $page = seenPage($path, 'Lamps', $text, title: 'Lamps');
+
+    return new Identity(
+        $page->page,
+        $page->url,
+        $page->market,
+        $page->language,
+        true,
+        $page->title,
+        $page->h1,
+        $page->number,
+        $name,
+        $page->lines,
+        $page->items,
     );
 }
 
@@ -138,6 +164,61 @@ it('keeps pages of one template apart that differ in a place alone', function ()
                 ->words(),
         )
         ->toBe('told apart by “marfield” against “ostwick”');
+});
+
+it('finds the word that tells two pages apart in heading, title or name', function (
+    callable $make,
+    bool $isFound,
+): void {
+    $difference = Difference::bySubstitution($make('Marfield'), $make('Ostwick'), new TellingWords());
+    expect([$difference?->ours, $difference?->theirs])->toBe($isFound ? ['marfield', 'ostwick'] : [null, null]);
+})->with([
+    'heading' => [
+        static fn (string $town): Identity => seenPage("/$town", "Workshop $town", townText($town), title: 'Workshops'),
+        true,
+    ],
+    'title' => [
+        static fn (string $town): Identity => seenPage("/$town", 'Workshop', townText($town), title: "Workshop $town"),
+        true,
+    ],
+    'name' => [static fn (string $town): Identity => named("/$town", "Lamp $town", townText($town)), true],
+    'none of them' => [static fn (string $town): Identity => seenPage("/$town", 'Workshop', townText($town)), false],
+    'the text says neither' => [
+        static fn (string $town): Identity => seenPage("/$town", "Workshop $town", townText('the town')),
+        false,
+    ],
+    'the text differs besides' => [
+        static fn (string $town): Identity => seenPage(
+            "/$town",
+            "Workshop $town",
+            townText($town).
+                ($town === 'Ostwick' ? ' It keeps a ferry, and seven mills where barley and rye are ground.' : ''),
+        ),
+        false,
+    ],
+    'four words differ' => [
+        static fn (string $town): Identity => seenPage(
+            "/$town",
+            "Workshop $town north$town south$town east$town",
+            townText("$town north$town south$town east$town"),
+        ),
+        false,
+    ],
+]);
+
+it('tells what stands around a word: its line without it, or the line before where it stands alone', function (): void {
+    $page = seenPage('/a', text: "A warm light\nHeight\n54 cm\nShade of brass and linen\n1.5 × 2 m");
+    $reading = new Reading($page, new TellingWords());
+    expect($reading->contexts('brass'))
+        ->toBe(['shade of and linen'])
+        ->and($reading->contexts('54 cm'))
+        ->toBe(['height|'])
+        ->and($reading->contexts('54cm'))
+        ->toBe(['height|'])
+        ->and($reading->contexts('1.5x2m'))
+        ->toBe(['shade of brass and linen|'])
+        ->and($reading->contexts('copper'))
+        ->toBe([]);
 });
 
 it('takes nearly the same text under the same heading for one page, under another for a clone', function (): void {
