@@ -24,7 +24,6 @@ final readonly class Country
         'KZ' => 'Asia/Almaty',
         'MX' => 'America/Mexico_City',
         'MY' => 'Asia/Kuala_Lumpur',
-        'NZ' => 'Pacific/Auckland',
         'PT' => 'Europe/Lisbon',
         'RU' => 'Europe/Moscow',
         'UA' => 'Europe/Kyiv',

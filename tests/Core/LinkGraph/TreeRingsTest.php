@@ -100,9 +100,7 @@ it('draws borders, outlines and names of sectors where geometry says', function 
         ->and($quarters->label(2))
         ->toMatchArray(['x' => 501.6, 'y' => 486.6, 'turn' => -45.0])
         ->and($quarters->outline(1, 1))
-        ->toBe(
-            'M310.0 267.0L310.0 59.0A236.0 236.0 0 0 1 546.0 295.0L338.0 295.0A28.0 28.0 0 0 0 310.0 267.0Z',
-        );
+        ->toBe('M310.0 267.0L310.0 59.0A236.0 236.0 0 0 1 546.0 295.0L338.0 295.0A28.0 28.0 0 0 0 310.0 267.0Z');
     // Three quarters are the long way round; a whole circle ends a thousandth before it begins.
     expect((new TreeRings([1 => 1], [1 => 9.0, 2 => 1.0]))->outline(1, 1))
         ->toContain('A236.0 236.0 0 1 1 74.0 295.0')
@@ -135,4 +133,25 @@ it('fills a field row by row, every second one set off, and visits its places fa
     // A field that is too small for any has room for one.
     $narrow = new TreeRings([1 => 1, 2 => 0], array_fill(1, 16, 1.0));
     expect($narrow->spots(1, 2, 50))->not->toBe([]);
+});
+
+it('sets rows of places no closer than a place is wide, and leaves no room for another row', function (): void {
+    for ($rings = 1; $rings <= 9; $rings++) {
+        $tree = new TreeRings(array_fill(1, $rings, 1), [1 => 1.0]);
+        $radii = [];
+        foreach ($tree->spots(1, 1, 100_000) as $spot) {
+            $radii[sprintf('%.3f', hypot($spot['x'] - 310, $spot['y'] - 295))] = true;
+        }
+        $radii = array_map(floatval(...), array_keys($radii));
+        sort($radii);
+        $gaps = array_map(
+            static fn (float $a, float $b): float => $b - $a,
+            array_slice($radii, 0, -1),
+            array_slice($radii, 1),
+        );
+        expect($gaps)->not->toBe([])->and(min([INF, ...$gaps]))->toBeGreaterThanOrEqual(6.5);
+        // As many rows as there are, and one more, would be closer: 4 are left free.
+        $ring = (count($gaps) + 1) * $gaps[0];
+        expect(($ring - 4) / (count($gaps) + 2))->toBeLessThan(6.5);
+    }
 });

@@ -37,6 +37,8 @@ it('tells a line that is none', function (string $line): void {
     'page,day,clicks',
     '1.2.3.4 - - [31/Foo/2025:23:59:59 -0500] "GET / HTTP/1.0" 200 1',
     '1.2.3.4 - - [31/Feb/2025:23:59:59 -0500] "GET / HTTP/1.0" 200 1',
+    // There is a day less than in the year of that hour.
+    '1.2.3.4 - - [29/Feb/2025:12:59:59 -0500] "GET / HTTP/1.0" 200 1',
 ]);
 
 it('reads what public servers write', function (string $line, string $method, string $target, int $status): void {
@@ -52,6 +54,7 @@ it('reads what public servers write', function (string $line, string $method, st
         '/a',
         200,
     ],
+    'a leap day' => ['203.0.113.9 - - [29/Feb/2028:13:11:12 +0100] "GET /a HTTP/1.1" 200 5', 'GET', '/a', 200],
     'IPv6' => ['2001:db8::17 - - [05/Nov/2026:10:11:12 +0100] "GET /a HTTP/1.1" 200 5 "-" "x"', 'GET', '/a', 200],
     'a host in front' => [
         'shop.example 203.0.113.9 - - [05/Nov/2026:10:11:12 +0100] "GET /a HTTP/1.1" 200 5 "-" "x"',

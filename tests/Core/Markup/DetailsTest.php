@@ -71,7 +71,7 @@ it('tells every canonical and where it stands', function (): void {
 
 it('reads hreflang, paging, social tags, refresh and directives by crawler from the head alone', function (): void {
     $details = details(
-        '<head><link rel="alternate" hreflang="de-AT" href="/at"><link rel="alternate" hreflang="x-default" href="/"><link rel=next href="?page=2"><link rel="prev" href="/p"><meta property="og:title" content=" A &amp; B "><meta name="Somebot" content="noindex, max-snippet:20"><meta name="generator" content="Shop 3"><meta http-equiv="refresh" content="3; url=/x"></head><body><link rel="alternate" hreflang="fr" href="/fr"><meta name="otherbot" content="noindex">',
+        '<head><link rel="alternate" hreflang="de-AT" href="/at"><link rel="alternate" hreflang="x-default" href="/"><link rel=next href="?page=2"><link rel="prev" href="/p"><meta property="og:title" content=" A &amp; B "><meta name="Somebot" content="noindex, max-snippet:20"><meta name="Otherbot" content="NoIndex, Max-Image-Preview: large"><meta name="generator" content="Shop 3"><meta http-equiv="refresh" content="3; url=/x"></head><body><link rel="alternate" hreflang="fr" href="/fr"><meta name="otherbot" content="noindex">',
     );
     expect($details->hreflangs)
         ->toBe([
@@ -83,7 +83,7 @@ it('reads hreflang, paging, social tags, refresh and directives by crawler from 
         ->and($details->social)
         ->toBe(['og:title' => 'A & B'])
         ->and($details->crawlers)
-        ->toBe(['somebot' => 'noindex, max-snippet:20'])
+        ->toBe(['somebot' => 'noindex, max-snippet:20', 'otherbot' => 'NoIndex, Max-Image-Preview: large'])
         ->and($details->refresh)
         ->toBe('3; url=/x');
 });

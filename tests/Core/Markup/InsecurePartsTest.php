@@ -44,6 +44,10 @@ it('tells what is loaded or sent over http, by what it is', function (string $ht
         '<form action="http://shop.example/cart"><input type="image" src="http://a.example/b.png"><input src="http://a.example/n"></form>',
         ['form http://shop.example/cart', 'media http://a.example/b.png'],
     ],
+    'image button in capitals' => [
+        '<INPUT TYPE="IMAGE" SRC="http://a.example/b.png">',
+        ['media http://a.example/b.png'],
+    ],
     'styles in place' => [
         '<style>@import "http://a.example/i.css"; body { background: url( \'http://a.example/b.png\' ) }</style><p style="background:url(&quot;http://a.example/c.png&quot;)">',
         ['style http://a.example/i.css', 'style http://a.example/b.png', 'style http://a.example/c.png'],
@@ -65,6 +69,7 @@ it('lets pass what no browser loads over http', function (string $html): void {
     'comments' => '<!--[if lt IE 9]><script src="http://a.example/old.js"></script><![endif]-->',
     'words of scripts' => '<script>document.write("<script src=http://a.example/x.js><\/script>")</script>',
     'data' => '<script type="application/ld+json" src="http://a.example/d">{"@context":"http://schema.org"}</script>',
+    'data in capitals' => '<script type="Application/LD+JSON" src="http://a.example/d">{}</script>',
     'templates' => '<template><iframe src="http://a.example/"></iframe></template>',
     'its own scheme' => '<script src="//a.example/x.js"></script><form action="/search"></form><form action=""></form>',
     'images, which are told apart' => '<img src="http://a.example/i.jpg">',
