@@ -52,9 +52,9 @@ final readonly class Reason
         $reasons = [];
         $kept = json_decode($packed, true);
         foreach (is_array($kept) ? $kept : [] as $one) {
-            $one = is_array($one) ? array_values(array_filter($one, is_scalar(...))) : [];
+            $one = is_array($one) ? array_filter($one, is_scalar(...)) : [];
             $type = $types::tryFrom((string) array_shift($one));
-            $type === null || ($reasons[] = new self($type, array_map(strval(...), $one)));
+            $type === null || ($reasons[] = new self($type, array_map(strval(...), array_values($one))));
         }
 
         return $reasons;
@@ -84,6 +84,6 @@ final readonly class Reason
             ? mb_substr((string) preg_replace('/[\x00-\x1f]+/', ' ', mb_scrub($one)), 0, self::NAME)
             : $one;
 
-        return [(string) $this->type->value, ...array_map($clean, $this->of)];
+        return [$this->type->value, ...array_map($clean, $this->of)];
     }
 }

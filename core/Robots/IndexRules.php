@@ -62,11 +62,9 @@ final readonly class IndexRules
         if (preg_match('/^[a-z][a-z0-9_\-]{2,40}$/', $name) !== 1) {
             return false;
         }
-        $words = array_values(
-            array_filter(
-                array_map(trim(...), explode(',', strtolower($content))),
-                static fn (string $word): bool => $word !== '',
-            ),
+        $words = array_filter(
+            array_map(trim(...), explode(',', strtolower($content))),
+            static fn (string $word): bool => $word !== '',
         );
         $known = array_filter(
             $words,

@@ -97,6 +97,31 @@ it('fits counts so that each stratum adds up, and refuses a stratum without any'
         ->toThrow(InvalidArgumentException::class);
 });
 
+it('holds the inverse of its weighted cross products', function (): void {
+    $of = [1, 1, 1, 2, 2];
+    $rows = [[0.0], [1.0], [2.0], [0.5], [1.5]];
+    $fit = CountRegression::fit($of, $rows, [2.0, 5.0, 16.0, 1.0, 9.0]);
+    // Two levels and a slope: means, times the row's place among them twice.
+    $cross = array_fill(0, 3, array_fill(0, 3, 0.0));
+    foreach ($rows as $i => $row) {
+        $place = $fit->place($of[$i], $row);
+        foreach ($place as $a => $x) {
+            foreach ($place as $b => $y) {
+                $cross[$a][$b] += $fit->of($of[$i], $row) * $x * $y;
+            }
+        }
+    }
+    for ($a = 0; $a < 3; $a++) {
+        for ($b = 0; $b < 3; $b++) {
+            $product = 0.0;
+            for ($c = 0; $c < 3; $c++) {
+                $product += $cross[$a][$c] * $fit->inverse[$c][$b];
+            }
+            expect($product)->toEqualWithDelta($a === $b ? 1.0 : 0.0, 1e-5);
+        }
+    }
+});
+
 /** @return array{held: float, told: float, error: float, plain: float} over some markets */
 function overMarkets(int $runs, mixed ...$of): array
 {

@@ -92,6 +92,8 @@ it('reckons what would have been ordered as by hand', function (): void {
         // What the clicks' forecast may be off widens the range.
         ->and($judge->outcome([$same], 2.0)->error)
         ->toEqualWithDelta(sqrt($outcome->error ** 2 + 9.0), 1e-9);
+    // Where the clicks' forecast alone is unsure, so is the error itself, as forty pages of one stratum tell it.
+    expect($judge->outcome([$same], 1e6)->freedom)->toEqualWithDelta(4 * 39, 0.01);
     // A page that sold twice as much a click is forecast between that and the usual.
     $better = (float) $judge->of($page(97, 1, 40.0, 1000.0, 50.0, 4.0));
     $strength = $judge->strength;

@@ -43,6 +43,13 @@ it('tells what an address and its value have in common with others of their kind
         '/lamp/<the last part of the URL>',
         true,
     ],
+    [
+        'https://s.example/range/desk/brom?x=1',
+        'https://s.example/lamp/brom?finish=oak',
+        '/range/…/…?x=…',
+        '/lamp/<the last part of the URL>?finish=…',
+        true,
+    ],
     ['https://s.example/lamp/brom', 'https://s.example/lamp/brom', '/lamp/…', 'the URL itself', true],
     [
         'https://s.example/lamp/brom-copy',

@@ -64,7 +64,10 @@ it('keeps what can be read and tells what is wrong with the rest, entry by entry
 
 it('tells what is no sitemap', function (string $bytes, string $why): void {
     $found = sitemap($bytes);
-    expect($found->problems[0][2] ?? '')->toContain($why);
+    expect($found->problems[0][2] ?? '')
+        ->toContain($why)
+        ->and($found->isIndex)
+        ->toBeFalse();
 })->with([
     'nothing' => ['', 'empty'],
     'a page' => ['<!DOCTYPE html><html><title>Not found</title></html>', 'HTML'],
@@ -97,6 +100,17 @@ it('cuts a file at the protocol’s limit and says so', function (): void {
     $lines = implode("\n", array_map(static fn (int $i): string => "https://shop.example/p$i", range(1, 50_002)));
     $found = sitemap($lines);
     expect(count($found->urls))
+        ->toBe(50_000)
+        ->and($found->problems)
+        ->toBe([[0, '', 'has more than 50,000 entries; the rest is left out']]);
+    $entries = array_map(
+        static fn (int $i): string => "<url><loc>https://shop.example/p$i</loc></url>",
+        range(1, 50_003),
+    );
+    $found = sitemap('<urlset>'.implode('', $entries).'</urlset>');
+    expect(array_key_last($found->urls))
+        ->toBe('https://shop.example/p50000')
+        ->and($found->entries)
         ->toBe(50_000)
         ->and($found->problems)
         ->toBe([[0, '', 'has more than 50,000 entries; the rest is left out']]);

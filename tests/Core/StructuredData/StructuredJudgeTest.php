@@ -220,6 +220,8 @@ it('guesses what was meant', function (): void {
         ->toContain('“aggregateRating”')
         ->and($words(['@context' => 'https://schema.org', '@type' => 'product', 'name' => 'Jug']))
         ->toContain('“Product”')
+        ->and($words(['@context' => 'https://schema.org', '@type' => 'PRODUCT', 'name' => 'Jug']))
+        ->toContain('“Product”')
         ->and(
             $words(
                 rightProduct([
@@ -348,4 +350,28 @@ it('makes structured data of articles in which nothing is wrong, and none withou
 })->with([
     'all that is known' => ['On jugs.', ['https://shop.example/jug.jpg'], 'A shop'],
     'a headline alone' => ['', [], ''],
+]);
+
+it('quotes the beginning of a value that is long', function (int $length, string $quoted): void {
+    [$fault] = StructuredJudge::look([
+        ['@context' => 'https://schema.org', '@type' => str_repeat('ä', $length), 'name' => 'Jug'],
+    ]);
+    expect($fault->given)->toBe($quoted);
+})->with([[60, str_repeat('ä', 60)], [61, str_repeat('ä', 60).'…']]);
+
+it('knows names in any case, and what is near by the length of a name', function (
+    string $name,
+    bool $isType,
+    ?string $meant,
+): void {
+    expect(Vocabulary::known()->meant($name, $isType))->toBe($meant);
+})->with([
+    ['PRODUCT', true, 'Product'],
+    ['produkt', true, 'Product'],
+    ['Prodct', true, 'Product'],
+    ['description', false, 'description'],
+    ['DESCRIPTION', false, 'description'],
+    ['desciptions', false, 'description'],
+    ['qqqqqqqqqq', false, null],
+    ['na', false, null],
 ]);
