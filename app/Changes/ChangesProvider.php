@@ -12,14 +12,11 @@ use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\Trials;
 use App\Inventory\Figures;
 use App\Inventory\Index\TakenOver;
-use App\Platform\Typed;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
-use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use Illuminate\Console\Scheduling\Schedule;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -47,12 +44,7 @@ final class ChangesProvider extends ServiceProvider
         $tables->child('text_trial_pages', 'trial_id', 'text_trials');
         ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
-        $stamps->register(
-            'texts',
-            static fn (Store $store): string => Typed::text(
-                DB::table('history')->where('store_id', $store->id)->max('id'),
-            ),
-        );
+        $stamps->register('texts', 'SELECT MAX(id) FROM history WHERE store_id = :store');
         Event::listen(
             ResourcesConnected::class,
             static fn (ResourcesConnected $joined) => app(Drafts::class)->rebaseAll($joined->resourceIds),

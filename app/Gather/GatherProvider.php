@@ -10,7 +10,6 @@ use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\FeedCommand;
 use App\Gather\Console\ImportCommand;
-use App\Gather\Crawl\Crawl;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Feeds\Feeds;
@@ -82,11 +81,11 @@ final class GatherProvider extends ServiceProvider
         $desk->register(FeedWork::class);
         $desk->register(RenderWork::class);
         $board->register(new GatherStep());
-        $stamps->register('pages', static function (Store $store): string {
-            $crawl = Crawl::latest($store->id);
-
-            return $crawl === null ? '' : "$crawl->id $crawl->state $crawl->fetched";
-        });
+        $stamps->register(
+            'pages',
+            "SELECT CONCAT(id, ' ', state, ' ', fetched) FROM gather_crawls WHERE store_id = :store
+                ORDER BY id DESC LIMIT 1",
+        );
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
             $schedule->call(static fn () => Selections::forgetOld())->name('old selections')->dailyAt('03:55');

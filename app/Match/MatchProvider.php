@@ -19,14 +19,11 @@ use App\Match\Terms\LeadMarks;
 use App\Match\Terms\MatchExport;
 use App\Match\Tracking\TermHistory;
 use App\Match\Tracking\TrackWork;
-use App\Platform\Typed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
-use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -54,21 +51,14 @@ final class MatchProvider extends ServiceProvider
         $exports->register('tracked', TermHistory::COLUMNS, TermHistory::table(...));
         $stamps->register(
             'tracked',
-            static fn (Store $store): string => Typed::line([
-                DB::table('work')->where('store_id', $store->id)->where('sort', TrackWork::sort())->max('id'),
-                DB::table('work')
-                    ->where('store_id', $store->id)
-                    ->where('sort', TrackWork::sort())
-                    ->orderByDesc('id')
-                    ->value('state'),
-            ]),
+            "SELECT CONCAT(id, ' ', state) FROM work WHERE store_id = :store AND sort = '".
+                TrackWork::sort().
+                "' ORDER BY id DESC LIMIT 1",
         );
         $stamps->register(
             'matched',
-            static fn (Store $store): string => Typed::line([
-                DB::table('match_states')->where('store_id', $store->id)->max('matched_at'),
-                DB::table('match_steps')->where('store_id', $store->id)->max('id'),
-            ]),
+            "SELECT CONCAT_WS(' ', (SELECT MAX(matched_at) FROM match_states WHERE store_id = :store),
+                (SELECT MAX(id) FROM match_steps WHERE store_id = :store))",
         );
         Event::listen(FiguresChanged::class, [TrackWork::class, 'afterWeighing']);
         Event::listen(PlannedPageArrived::class, Plans::arrived(...));

@@ -6,7 +6,6 @@ namespace App\Stores;
 
 use App\Platform\Work\Events\WorkEnded;
 use App\Platform\Work\WorkDesk;
-use App\Platform\Work\WorkView;
 use App\Stores\Console\AddCommand;
 use App\Stores\Console\ArchiveCommand;
 use App\Stores\Console\DeleteCommand;
@@ -58,7 +57,12 @@ final class StoresProvider extends ServiceProvider
             $schedule->call(Leaving::forgetExports(...))->name('old exports')->dailyAt('03:45');
             $schedule->call(HookCalls::forgetOld(...))->name('old calls')->dailyAt('03:46');
         });
-        $stamps->register('work', self::workStamp(...));
+        // Changes whenever a piece of the store's long work begins, ends or changes its state.
+        $stamps->register(
+            'work',
+            "SELECT GROUP_CONCAT(id, ' ', state ORDER BY id) FROM work WHERE store_id = :store
+                AND state IN ('waiting', 'running') AND wake_at <= UTC_TIMESTAMP() + INTERVAL 10 MINUTE",
+        );
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([
@@ -74,16 +78,5 @@ final class StoresProvider extends ServiceProvider
             'follows',
             static fn (string $what): string => '<?php echo \\'.Stamps::class."::attributes($what); ?>",
         );
-    }
-
-    /** Changes whenever a piece of the store's long work begins, ends or changes its state. */
-    private static function workStamp(Store $store): string
-    {
-        $states = array_map(
-            static fn (WorkView $work): string => "$work->id $work->state",
-            WorkView::underWay($store->id),
-        );
-
-        return substr(hash('sha256', implode(' ', $states)), 0, 12);
     }
 }

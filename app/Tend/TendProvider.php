@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Tend;
 
 use App\Changes\AddressDrifts;
-use App\Platform\Typed;
 use App\Platform\Web\Caller;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
@@ -30,7 +29,6 @@ use App\Tend\Releasing\PartsSeen;
 use App\Tend\Releasing\PutWork;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View as Views;
 use Illuminate\Support\ServiceProvider;
@@ -67,19 +65,11 @@ final class TendProvider extends ServiceProvider
         $board->register(new TendStep());
         $stamps->register(
             'tended',
-            static fn (Store $store): string => Typed::line([
-                DB::table('tend_states')->where('store_id', $store->id)->value('found_at'),
-                DB::table('tend_leaves')->where('store_id', $store->id)->max('id'),
-                DB::table('tend_links')->where('store_id', $store->id)->max('said_at'),
-                DB::table('tend_links')->where('store_id', $store->id)->max('run'),
-            ]),
+            "SELECT CONCAT_WS(' ', (SELECT found_at FROM tend_states WHERE store_id = :store),
+                (SELECT MAX(id) FROM tend_leaves WHERE store_id = :store),
+                (SELECT CONCAT_WS(' ', MAX(said_at), MAX(run)) FROM tend_links WHERE store_id = :store))",
         );
-        $stamps->register(
-            'maps',
-            static fn (Store $store): string => Typed::text(
-                DB::table('tend_map_states')->where('store_id', $store->id)->value('made_at'),
-            ),
-        );
+        $stamps->register('maps', 'SELECT made_at FROM tend_map_states WHERE store_id = :store');
         // Who asks the shop from here, and search engines that fetch sitemaps.
         RateLimiter::for(
             'tend-looks',

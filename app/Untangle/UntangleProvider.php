@@ -53,7 +53,7 @@ final class UntangleProvider extends ServiceProvider
         $this->commands([FindCommand::class, ExportCommand::class]);
         $desk->register(FindWork::class);
         $board->register(new UntangleStep());
-        $stamps->register('tangles', CauseProgress::stamp(...));
+        $stamps->register('tangles', CauseProgress::STAMP);
         Finds::listen();
         Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);
         Event::listen(MergeAsked::class, [AskedMerges::class, 'handle']);

@@ -6,11 +6,9 @@ namespace App\Watch;
 
 use App\Changes\Events\ReleaseBegun;
 use App\Facts\Calendar\ComingBoard;
-use App\Platform\Database\Rows;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
-use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
@@ -54,14 +52,8 @@ final class WatchProvider extends ServiceProvider
         $board->register(new WatchStep());
         $stamps->register(
             'results',
-            static fn (Store $store): string => implode(
-                ' ',
-                (array) Rows::one(
-                    'SELECT MAX(judged_at) AS judged, MAX(decided_at) AS decided, COUNT(*) AS n FROM watch_changes
-                        WHERE store_id = ?',
-                    [$store->id],
-                ),
-            ),
+            "SELECT CONCAT_WS(' ', MAX(judged_at), MAX(decided_at), COUNT(*)) FROM watch_changes
+                WHERE store_id = :store",
         );
         Judgings::listen();
         Event::listen(ReleaseBegun::class, static fn (ReleaseBegun $event) => app(Promises::class)->keep($event));

@@ -64,13 +64,8 @@ final class WeighProvider extends ServiceProvider
         $desk->register(ScoreWork::class);
         $desk->register(RangeWork::class);
         $board->register(new WeighStep());
-        $stamps->register(
-            'weighed',
-            static fn (Store $store): string => Typed::text(
-                DB::table('weigh_models')->where('store_id', $store->id)->max('scored_at'),
-            ),
-        );
-        $stamps->register('worklists', Progress::stamp(...));
+        $stamps->register('weighed', 'SELECT MAX(scored_at) FROM weigh_models WHERE store_id = :store');
+        $stamps->register('worklists', Progress::STAMP);
         Scores::listen();
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule

@@ -74,6 +74,9 @@ final class UnderWayController
             ];
         }, WorkView::underWay($store->id));
 
-        return ['steps' => $board->forStore($store), 'works' => $works, 'stamps' => $stamps->of($store)];
+        // What waits is asked for first: it learns from the history what stamps are made of.
+        $steps = $board->forStore($store);
+
+        return ['steps' => $steps, 'works' => $works, 'stamps' => $stamps->of($store)];
     }
 }

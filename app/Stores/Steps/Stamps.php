@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stores\Steps;
 
+use App\Platform\Database\Rows;
+use App\Platform\Typed;
 use App\Stores\Models\Store;
-use Closure;
 
 /**
  * What screens follow: a stamp for each topic that differs as soon as something of it was changed, by whomever. Stamps
@@ -15,22 +16,38 @@ use Closure;
  */
 final class Stamps
 {
-    /** @var array<string, Closure(Store): string> */
+    /** @var array<string, string> SQL by topic */
     private array $topics = [];
 
     /**
      * @param  string  $topic  lower case letters alone: it becomes the name of an event
-     * @param  Closure(Store): string  $stamp  must cost one indexed query at most
+     * @param  string  $stamp  a scalar in SQL, of rows that an index finds; :store stands for the store's number
      */
-    public function register(string $topic, Closure $stamp): void
+    public function register(string $topic, string $stamp): void
     {
         $this->topics[$topic] = $stamp;
     }
 
-    /** @return array<string, string> by topic */
+    /**
+     * All of them by one query: every screen asks for them. What is learned from the history (lists of pages, causes)
+     * has to be learned before; whoever asks what waits in the steps has done so.
+     *
+     * @return array<string, string> by topic
+     */
     public function of(Store $store): array
     {
-        return array_map(static fn (Closure $stamp): string => $stamp($store), $this->topics);
+        if ($this->topics === []) {
+            return [];
+        }
+        $columns = array_map(
+            static fn (string $stamp, string $topic): string => "($stamp) AS $topic",
+            $this->topics,
+            array_keys($this->topics),
+        );
+
+        return Typed::texts(
+            (array) Rows::sole(str_replace(':store', (string) $store->id, 'SELECT '.implode(', ', $columns))),
+        );
     }
 
     /**

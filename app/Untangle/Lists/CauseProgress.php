@@ -18,6 +18,12 @@ use Illuminate\Support\Facades\DB;
  */
 final class CauseProgress
 {
+    /** A stamp that differs as soon as a cause or how far it is has changed, once that is learned. */
+    public const STAMP = "SELECT CONCAT(
+        COALESCE((SELECT found_at FROM untangle_states WHERE store_id = :store), ''), ' ',
+        COALESCE(SUM(CRC32(CONCAT_WS(' ', id, decision, decided_at, to_do, exceptions, ready, live, seen))), 0))
+        FROM untangle_causes WHERE store_id = :store";
+
     public static function learn(Store $store): void
     {
         $state = Rows::maybe(
@@ -77,20 +83,5 @@ final class CauseProgress
                 $state->found_at,
             ]);
         });
-    }
-
-    /** A stamp that differs as soon as causes, what is decided of them, or how far they are has changed. */
-    public static function stamp(Store $store): string
-    {
-        self::learn($store);
-
-        return Typed::text(
-            DB::scalar(
-                "SELECT CONCAT(COALESCE((SELECT found_at FROM untangle_states WHERE store_id = ?), ''), ' ',
-                COALESCE(SUM(CRC32(CONCAT_WS(' ', id, decision, decided_at, to_do, exceptions, ready, live, seen))),
-                0)) FROM untangle_causes WHERE store_id = ?",
-                [$store->id, $store->id],
-            ),
-        );
     }
 }

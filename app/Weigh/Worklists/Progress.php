@@ -22,20 +22,10 @@ final class Progress
     /** With more changes than this since it was looked at last, all pages of open lists are looked at. */
     private const FEW = 500;
 
-    /** A stamp that differs as soon as a list or how far its pages are has changed. */
-    public static function stamp(Store $store): string
-    {
-        self::learn($store);
-        $row = Rows::sole(
-            "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ',
-                COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))),
-                0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w
-                WHERE w.store_id = ?",
-            [$store->id, $store->id],
-        );
-
-        return "$row->lists $row->open $row->pages";
-    }
+    /** A stamp that differs as soon as a list or how far its pages are has changed, once that is learned. */
+    public const STAMP = "SELECT CONCAT_WS(' ', COUNT(*), SUM(w.state = 'open'), (SELECT CONCAT(COUNT(*), ' ',
+        COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))), 0)) FROM weigh_worklist_pages p WHERE p.store_id = :store))
+        FROM weigh_worklists w WHERE w.store_id = :store";
 
     /** Brings the states of all open lists up to what the history tells. */
     public static function learn(Store $store): void
