@@ -47,7 +47,7 @@ final class Findings
     {
         [$count, $gain] = self::WINS[$sort];
         [$rows, $next] = self::scores(
-            new ScoreRows($store, $lens, $gain, "s.$count AS queries, s.$gain AS gain"),
+            new AskedScores($store, $lens, $gain, "s.$count AS queries, s.$gain AS gain"),
             $place,
         );
         $pages = Bulk::ids($rows, 'page_id');
@@ -93,7 +93,7 @@ final class Findings
     public static function missing(Store $store, Lens $lens, ListPlace $place = new ListPlace()): array
     {
         [$rows, $next] = self::scores(
-            new ScoreRows(
+            new AskedScores(
                 $store,
                 $lens,
                 'missed_clicks',
@@ -286,7 +286,7 @@ final class Findings
     }
 
     /** @return array{list<Row>, ?string} rows of the database, and where to go on */
-    private static function scores(ScoreRows $asked, ListPlace $place): array
+    private static function scores(AskedScores $asked, ListPlace $place): array
     {
         [$after, $size] = [$place->after, $place->size ?? self::PAGE];
         [$where, $values] = self::where($asked->store, $asked->lens);

@@ -157,7 +157,7 @@ final class PageSums
                     $row->int('page_id'),
                     new WeekCell($this->days[$row->text('week')][0], $row->text('week')),
                     new SearchSum($row->int('clicks'), $row->int('impressions'), $row->int('position_sum')),
-                    new SalesSum(
+                    new WeekSales(
                         $row->int('orders'),
                         $row->number('revenue'),
                         $row->number('returned'),

@@ -98,7 +98,7 @@ final class SummedPages
         ];
     }
 
-    public function addPage(int $page, WeekCell $cell, SearchSum $seen, SalesSum $sold): void
+    public function addPage(int $page, WeekCell $cell, SearchSum $seen, WeekSales $sold): void
     {
         $this->own[$page][$cell->week] = [
             $seen->clicks,

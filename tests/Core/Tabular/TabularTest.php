@@ -205,3 +205,19 @@ it('matches columns to fields by their names, each field once, the surest first'
         ->and(Columns::match(['', 'Colour'], $fields))
         ->toBe([]);
 });
+
+it('tells how surely a name means a field', function (string $name, int $sure): void {
+    $field = new Field('page', 'Page', CellSort::Address, ['page', 'url', 'landing page']);
+    expect($field->fits($name))->toBe($sure);
+})->with([
+    ['Page', 3],
+    ['LANDING_PAGE', 3],
+    ['Page address', 1],
+    ['Best page', 1],
+    ['Best pages', 0],
+    // Three letters are part of many words.
+    ['URL of it', 0],
+    ['curl', 0],
+    ['', 0],
+    ['…', 0],
+]);

@@ -73,3 +73,51 @@ it('counts clicks that are lost on days with the lower page alone', function ():
     // On day c alone: a hundred impressions at 8 instead of at 2, by the assumed curve 0.27 x position ** -1.05.
     expect($rivals->lostClicks)->toEqualWithDelta(100 * 0.27 * (2 ** -1.05 - 8 ** -1.05), 1e-9);
 });
+
+it('reckons share, switches and lost clicks as by hand', function (): void {
+    $row = static fn (int $impressions, float $position): array => [
+        'impressions' => $impressions,
+        'position' => $position,
+        'clicks' => 0,
+    ];
+    // The second page on the first days, where the first has none, then the first alone.
+    $rivals = Rivals::of(
+        ['day3' => $row(2, 2.0), 'day4' => $row(2, 2.0)],
+        ['day1' => $row(4, 5.0), 'day2' => $row(1, 5.0)],
+        91,
+    );
+    expect($rivals->share)
+        ->toEqualWithDelta(4 / 9, 1e-12)
+        ->and($rivals->switches)
+        ->toBe(1)
+        ->and($rivals->lostClicks)
+        ->toEqualWithDelta(5 * 0.27 * (2 ** -1.05 - 5 ** -1.05), 1e-9);
+    // Of a page that is not there nothing is lost, and nobody takes turns with it.
+    $alone = Rivals::of(['day3' => $row(2, 2.0)], [], 91);
+    expect([$alone->share, $alone->switches, $alone->turns, $alone->lostClicks])->toBe([0.0, 0, 0.0, 0.0]);
+});
+
+it('holds days with both against those that chance leaves, where chance is as seldom as R has it', function (
+    int $one,
+    int $other,
+    int $both,
+    int $told,
+    float $turns,
+): void {
+    $row = ['impressions' => 2, 'position' => 4.0, 'clicks' => 0];
+    $first = $second = [];
+    for ($day = 0; $day < $one; $day++) {
+        $first[sprintf('day%03d', $day)] = $row;
+    }
+    for ($day = $one - $both; $day < $one - $both + $other; $day++) {
+        $second[sprintf('day%03d', $day)] = $row;
+    }
+    expect(Rivals::of($first, $second, $told)->turns)->toEqualWithDelta($turns, 1e-9);
+})->with([
+    // R: phyper(both, one, told - one, other) is 8.5e-18, 1.8e-7, 0.0097, 0.0021, 0.60.
+    'never together' => [30, 30, 0, 60, 1.0],
+    'seldom together' => [30, 30, 5, 60, 1 - 5 / 15],
+    'as seldom as one time in a hundred' => [30, 30, 10, 60, 0.0],
+    'as seldom as one time in five hundred' => [30, 30, 9, 60, 1 - 9 / 15],
+    'as often as chance has it' => [30, 30, 15, 60, 0.0],
+]);

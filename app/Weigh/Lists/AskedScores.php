@@ -8,7 +8,7 @@ use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 
 /** Which scores of a store a list shows: those of which a column is above 0, the most first. */
-final readonly class ScoreRows
+final readonly class AskedScores
 {
     /**
      * @param  string  $column  of weigh_scores
