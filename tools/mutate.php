@@ -170,7 +170,7 @@ function verdict(Process $process): ?bool
     }
 
     return preg_match(
-        '/Tests: .*(?:failed|warning|risky|deprecated)|Fatal error|Parse error|Allowed memory|memory limit of \d+ bytes exhausted/i',
+        '/Tests: .*(?:failed|warning|risky|deprecated)|Fatal error|Parse error|Allowed memory|memory limit of \d+ bytes exhausted|DatasetMissing/i',
         $said,
     ) === 1
         ? true
