@@ -31,19 +31,45 @@ it('adds up checks and tests, and ends with an error where one of them failed', 
     expect(resultsOf(...['core.xml' => $xml, 'eslint.check' => $check]))->toBe([$line, $code]);
 })->with([
     'all passed' => ['<testcase name="b"/>', "passed\n", '3 passed, 0 failed', 0],
-    'a failure' => ['<testcase name="b"><failure/></testcase>', 'passed', '2 passed, 1 failed', 1],
-    'an error' => ['<testcase name="b"><error/></testcase>', 'passed', '2 passed, 1 failed', 1],
+    'a failure' => [
+        '<testcase name="b" file="x/A.php"><failure>why&#10;where</failure></testcase>',
+        'passed',
+        "FAILED: x/A.php b\n    why\n    where\n\n2 passed, 1 failed",
+        1,
+    ],
+    'an error' => [
+        '<testcase name="b" classname="x.spec"><error>'."\e[31mwhy\e[39m</error></testcase>",
+        'passed',
+        "FAILED: x.spec b\n    why\n\n2 passed, 1 failed",
+        1,
+    ],
     'a test skipped' => ['<testcase name="b"><skipped/></testcase>', 'passed', '2 passed, 0 failed, 1 skipped', 0],
-    'a check that did not pass' => ['', 'failed', '1 passed, 1 failed', 1],
+    'a check that did not pass' => ['', 'failed', "FAILED: eslint\n\n1 passed, 1 failed", 1],
 ]);
 
 it('takes a name with any bytes in it for a name, and results that are cut off for a failure', function (): void {
     $name = "with (\xFE\xFF, '&#12;&#9;', \x01)";
     $whole = "<testsuites><testcase name=\"$name\"/><testcase name=\"b\"><failure>\xFF</failure></testcase></testsuites>";
     expect(resultsOf(...['core.xml' => $whole]))
-        ->toBe(['1 passed, 1 failed', 1])
+        ->toBe(["FAILED: b\n    ?\n\n1 passed, 1 failed", 1])
         ->and(resultsOf(...['core.xml' => substr($whole, 0, -15), 'lint.check' => 'passed']))
-        ->toBe(["core.xml cannot be read: it is no XML, or was cut off\n\n1 passed, 1 failed", 1]);
+        ->toBe(["FAILED: core.xml\n    It cannot be read: it is no XML, or was cut off.\n\n1 passed, 1 failed", 1]);
+});
+
+it('repeats the end of what a check said that did not pass, and nothing of one that did', function (): void {
+    $long = implode("\n", range(1, 60));
+    [$said] = resultsOf(
+        ...[
+            'lint.check' => 'failed',
+            'lint.txt' => $long,
+            'style.check' => 'passed',
+            'style.txt' => 'fine',
+        ],
+    );
+    expect($said)
+        ->toStartWith("FAILED: lint\n    36\n")
+        ->toEndWith("    60\n\n1 passed, 1 failed")
+        ->not->toContain('fine');
 });
 
 it('fails where nothing ran', function (): void {
