@@ -115,7 +115,7 @@ final readonly class TermKey
             $next = $i + 1 < $count ? Inflection::form($words[$i + 1], $this->language) : '';
             // A wall light in grey is no wall in light grey.
             if (
-                isset(DescribingWords::SHADES[$form]) &&
+                DescribingWords::isShade($form) &&
                 DescribingWords::isColour($next) &&
                 ($bound === [] || $form !== 'light')
             ) {
