@@ -132,15 +132,8 @@ final readonly class QueryClassifier
         if (levenshtein($a, $b) <= 1) {
             return true;
         }
-        if (strlen($a) !== strlen($b)) {
-            return false;
-        }
-        for ($i = 0, $last = strlen($a) - 1; $i < $last; $i++) {
-            if ($a[$i] !== $b[$i]) {
-                return $a[$i] === $b[$i + 1] && $a[$i + 1] === $b[$i] && substr($a, $i + 2) === substr($b, $i + 2);
-            }
-        }
+        $at = strspn($a ^ $b, "\0");
 
-        return false;
+        return substr($a, $at, 2) === strrev(substr($b, $at, 2)) && substr($a, $at + 2) === substr($b, $at + 2);
     }
 }
