@@ -24,6 +24,31 @@ final readonly class NewHistoryEntry
     ) {
     }
 
+    /**
+     * @param  iterable<Draft>  $drafts
+     * @return list<array{int, self}> what happened to each, with the resource that it is of
+     */
+    public static function ofDrafts(iterable $drafts, HistoryEvent $event, ?int $userId, ?string $note = null): array
+    {
+        $entries = [];
+        foreach ($drafts as $draft) {
+            $entries[] = [
+                $draft->resourceId,
+                new self(
+                    $draft->storeId,
+                    $draft->field,
+                    $event,
+                    $draft->baseValue,
+                    $draft->value,
+                    $userId,
+                    note: $note,
+                ),
+            ];
+        }
+
+        return $entries;
+    }
+
     /** @return array<string, mixed> columns of the table history */
     public function columns(): array
     {

@@ -10,6 +10,7 @@ use App\Changes\DraftState;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
+use App\Changes\Review\Approvals;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
 use App\Platform\Database\Records;
@@ -45,8 +46,11 @@ final readonly class GrowWork implements LongWork
     /** Days since floor lamps were named anew. */
     private const NAMED_ANEW = 84;
 
-    public function __construct(private Drafts $drafts, private Connections $connections)
-    {
+    public function __construct(
+        private Drafts $drafts,
+        private Approvals $approvals,
+        private Connections $connections,
+    ) {
     }
 
     public static function sort(): string
@@ -191,7 +195,7 @@ final readonly class GrowWork implements LongWork
     {
         $drafts = array_values(array_filter($drafts));
         $this->drafts->markReady($store, $drafts, true, $this->person('writer'));
-        $this->drafts->approve(
+        $this->approvals->approve(
             $store,
             SeenDraft::now($drafts),
             Approver::person((int) $this->person('approver'), true),

@@ -11,6 +11,7 @@ use App\Changes\Drafts;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
+use App\Changes\Review\Approvals;
 use App\Changes\Review\Approver;
 use App\Changes\Review\SeenDraft;
 use App\Changes\StoreDrafts;
@@ -23,7 +24,7 @@ use InvalidArgumentException;
 /** What an approver does with what is ready before it is sent: approves it, sends it back with a word, or mends it. */
 final class ReviewController
 {
-    public function texts(Request $request, Store $store, Drafts $drafts): RedirectResponse
+    public function texts(Request $request, Store $store, Approvals $approvals): RedirectResponse
     {
         $given = $request->validate(
             [
@@ -41,7 +42,7 @@ final class ReviewController
         if ($given['do'] === 'approve') {
             return back()->with(
                 'done',
-                self::counted($drafts->approve($store, SeenDraft::now($ids), $by), 'text is', 'texts are').
+                self::counted($approvals->approve($store, SeenDraft::now($ids), $by), 'text is', 'texts are').
                     ' approved.',
             );
         }
@@ -49,7 +50,7 @@ final class ReviewController
         return back()->with(
             'done',
             self::counted(
-                $drafts->sendBack($store, SeenDraft::now($ids), trim((string) ($given['word'] ?? '')), $by),
+                $approvals->sendBack($store, SeenDraft::now($ids), trim((string) ($given['word'] ?? '')), $by),
                 'text goes',
                 'texts go',
             ).' back to the writing desk.',

@@ -7,7 +7,7 @@ namespace App\Write\Http;
 use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Changes\Drafts;
+use App\Changes\Review\Approvals;
 use App\Changes\Review\Approver;
 use App\Changes\Review\Comments;
 use App\Changes\Review\Reviewer;
@@ -24,7 +24,7 @@ use Illuminate\View\View;
 /** Texts one after the other, by whoever approves them: people of the store, and guests by their link. */
 final class ApprovalController
 {
-    public function __construct(private readonly ReviewDesk $desk, private readonly Drafts $drafts)
+    public function __construct(private readonly ReviewDesk $desk, private readonly Approvals $approvals)
     {
     }
 
@@ -59,7 +59,7 @@ final class ApprovalController
     public function together(Request $request, Store $store): RedirectResponse
     {
         [$by, $of, $part] = self::asked($request, $store);
-        $count = $this->drafts->approve($store, $this->desk->clean($store, $by, $of), $by);
+        $count = $this->approvals->approve($store, $this->desk->clean($store, $by, $of), $by);
 
         return redirect()
             ->route('write.review', [$store, 'part' => $part])
@@ -99,7 +99,7 @@ final class ApprovalController
     {
         [$store, $reviewer] = Reviewers::open($token) ?? abort(404);
         $by = Approver::guest($reviewer);
-        $count = $this->drafts->approve($store, $this->desk->clean($store, $by, null), $by);
+        $count = $this->approvals->approve($store, $this->desk->clean($store, $by, null), $by);
 
         return redirect()
             ->route('review', $token)
@@ -128,8 +128,8 @@ final class ApprovalController
         }
         $count =
             $given['do'] === 'approve'
-                ? $this->drafts->approve($store, $seen, $by)
-                : $this->drafts->sendBack($store, $seen, $words, $by);
+                ? $this->approvals->approve($store, $seen, $by)
+                : $this->approvals->sendBack($store, $seen, $words, $by);
         $answer = redirect()->to('/');
 
         return $count === 1
