@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\ModelFit;
+use Orchard\Core\Demand\PageScorer;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
+use Orchard\Core\Demand\Range;
 use Orchard\Core\Demand\RateShrinkage;
 use Orchard\Core\Demand\StoreModel;
 
@@ -30,8 +33,18 @@ function marketOfR(): array
 function evidenceOfR(): Generator
 {
     $pairs = [];
-    foreach (marketOfR()['pairs'] as [$page, $query, $class, $device, $clicks, $impressions, $position]) {
-        $pairs[$page][] = new Pair($query, QueryClass::from($class), $device, $clicks, $impressions, $position, true);
+    foreach (marketOfR()['pairs'] as $row) {
+        [$page, $query, $class, $device, $clicks, $impressions, $position, $isBest, $difficulty] = $row;
+        $pairs[$page][] = new Pair(
+            $query,
+            QueryClass::from($class),
+            $device,
+            $clicks,
+            $impressions,
+            $position,
+            $isBest === 1,
+            $difficulty < 0 ? null : (float) $difficulty,
+        );
     }
     foreach (marketOfR()['pages'] as $i => [$page, $kind, $group, $clicks, $orders, $revenue, $squares, $weeks]) {
         yield new Evidence(
@@ -112,3 +125,69 @@ it('learns what a click is worth, as R does: kinds, collections and words', func
         ->and(modelOfR()->orders[1])
         ->toBeInstanceOf(RateShrinkage::class);
 });
+
+it(
+    'promises of every page what R reckons of it: both sums, their ranges, what others would promise',
+    function (): void {
+        $assumptions = new Assumptions(
+            shareClosed: 0.6,
+            liftProbability: 0.4,
+            liftFalloff: 30.0,
+            target: 4.0,
+            deepest: 18.0,
+            difficulty: 45.0,
+            margin: 0.35,
+            liftReach: 12.0,
+        );
+        $scorer = new PageScorer(modelOfR(), $assumptions);
+        $scored = marketOfR()['scored'];
+        foreach (evidenceOfR() as $page) {
+            $wanted = $scored[$page->page - 1] ?? null;
+            if ($wanted === null) {
+                break;
+            }
+            $upside = $scorer->score($page, 0.8, season: 1.1);
+            $ranges = [$upside->range, $upside->wordingRange, $upside->positionRange, $upside->valueRange];
+            $wins = $upside->wins;
+            expectNear(
+                [
+                    $upside->wording,
+                    $upside->position,
+                    ...array_merge(...array_map(static fn (Range $one): array => [$one->low, $one->high], $ranges)),
+                    $upside->wordingClicks,
+                    $upside->fullGapClicks,
+                    $upside->positionClicks,
+                    $upside->clickValue,
+                    $upside->ratio,
+                    $upside->expectedRate,
+                    $upside->ownPart,
+                    ...array_values($upside->lifts),
+                    $wins->nearQueries,
+                    $wins->nearClicks,
+                    $wins->farQueries,
+                    $wins->farClicks,
+                    $wins->questions,
+                    $wins->questionClicks,
+                    $upside->topClicks,
+                ],
+                $wanted,
+                1e-4,
+                "page $page->page, figure",
+            );
+            // What its queries bring is what the page brings.
+            expectNear(
+                [
+                    array_sum(array_column($upside->queries, 'wording')),
+                    array_sum(array_column($upside->queries, 'position')),
+                ],
+                [$upside->wording, $upside->position],
+                1e-9,
+                "queries of page $page->page",
+            );
+        }
+        expect(count($scored))
+            ->toBe(60)
+            ->and(array_keys($upside->lifts))
+            ->toBe([1, 2, 3, 4, 5]);
+    },
+);
