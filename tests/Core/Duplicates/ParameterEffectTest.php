@@ -16,9 +16,9 @@ const WHOLE_LIST = [11, 12, 13, 14, 15, 16, 17, 18, 19];
 /**
  * What two lists show of the parameter that the first has.
  *
- * @param  list<int>  $with
- * @param  list<int>  $without
- * @param  list<int>  $whole
+ * @param  array<int>  $with
+ * @param  array<int>  $without
+ * @param  array<int>  $whole
  */
 function effectInLists(
     array $with,
@@ -28,12 +28,12 @@ function effectInLists(
     Kinship $kinship = Kinship::Narrower,
 ): ?ParameterEffect {
     $pages = new ComparedPages(
-        identityOf(['product' => false, 'items' => $with]),
-        identityOf(['product' => false, 'items' => $without]),
+        identityOf(['product' => false, 'items' => array_values($with)]),
+        identityOf(['product' => false, 'items' => array_values($without)]),
         new Resemblance($kinship, 0.5, 0.9, []),
     );
 
-    return ParameterEffect::seen($pages, $value, $whole);
+    return ParameterEffect::seen($pages, $value, array_values($whole));
 }
 
 it('tells by the products of two lists what the parameter does', function (
@@ -53,7 +53,11 @@ it('tells by the products of two lists what the parameter does', function (
     'some, in their order' => [[11, 13, 14], [11, 12, 13, 14], 'x', [], ParameterEffect::Narrows],
     'some, the first among them last' => [[13, 14, 11], [11, 12, 13, 14], 'x', [], ParameterEffect::Reorders],
     'those behind the first part, picked by a word' => [
-        [14, 15, 16], [11, 12, 13], 'brass', WHOLE_LIST, ParameterEffect::Narrows,
+        [14, 15, 16],
+        [11, 12, 13],
+        'brass',
+        WHOLE_LIST,
+        ParameterEffect::Narrows,
     ],
     'the second part' => [[14, 15, 16], [11, 12, 13], '2', WHOLE_LIST, ParameterEffect::Part],
     'the third part' => [[17, 18, 19], [11, 12, 13], '3', WHOLE_LIST, ParameterEffect::Part],
@@ -70,7 +74,8 @@ it('tells by the products of two lists what the parameter does', function (
 ]);
 
 it('takes a list for another language where it is one, whatever its products', function (): void {
-    expect(effectInLists([21, 22, 23], [11, 12, 13], 'de', kinship: Kinship::Language))->toBe(ParameterEffect::Language)
+    expect(effectInLists([21, 22, 23], [11, 12, 13], 'de', kinship: Kinship::Language))
+        ->toBe(ParameterEffect::Language)
         ->and(effectInLists([11, 12, 13], [11, 12, 13], 'de', kinship: Kinship::Language))
         ->toBe(ParameterEffect::Language);
 });
@@ -160,6 +165,7 @@ it('knows what leaves a page as it is, and what one sight of contradicts', funct
             );
         }
     }
-    expect(array_unique(array_map(static fn (ParameterEffect $one): string => $one->words(), ParameterEffect::cases())))
-        ->toHaveCount(8);
+    expect(
+        array_unique(array_map(static fn (ParameterEffect $one): string => $one->words(), ParameterEffect::cases())),
+    )->toHaveCount(8);
 });
