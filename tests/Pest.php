@@ -7,4 +7,4 @@ use Tests\TestCase;
 pest()->extend(TestCase::class)->in('Feature', 'Arch');
 
 require __DIR__.'/helpers.php';
-require __DIR__.'/identities.php';
+require __DIR__.'/core-helpers.php';

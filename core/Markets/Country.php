@@ -49,7 +49,7 @@ final readonly class Country
         }
         $name = Locale::getDisplayRegion("und_$code", 'en');
 
-        return $name === '' || $name === false || strtoupper($name) === $code || $name === 'Unknown Region'
+        return $name === '' || $name === false || $name === $code || $name === 'Unknown Region'
             ? null
             : new self($code);
     }

@@ -26,7 +26,7 @@ final readonly class LanguageTag
             return null;
         }
         $country = null;
-        foreach (array_filter(explode('-', $found[2])) as $part) {
+        foreach (explode('-', $found[2]) as $part) {
             $country ??= strlen($part) === 2 ? Country::of($part) : null;
             // A script (Hant) stands in front of the region and belongs to the language.
             if (strlen($part) === 4 && ctype_alpha($part) && $country === null) {

@@ -68,7 +68,7 @@ final readonly class SeenMarket
             array_values($seen),
         );
         $own = array_search($home->authority.rtrim($home->path, '/'), array_keys($seen), true);
-        if (is_int($own) && $own > 0) {
+        if (is_int($own)) {
             array_unshift($markets, ...array_splice($markets, $own, 1));
         }
 

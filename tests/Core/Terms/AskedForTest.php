@@ -7,21 +7,7 @@ use Orchard\Core\Demand\QueryClassifier;
 use Orchard\Core\Reasons\Reason;
 use Orchard\Core\Terms\AskedJudge;
 use Orchard\Core\Terms\GroundType;
-use Orchard\Core\Terms\ProductWords;
-use Orchard\Core\Terms\SoldProduct;
 use Orchard\Core\Terms\TermForm;
-
-/** The products of a field, as its file tells them. */
-function wordsOfProducts(string $field, string $language): ProductWords
-{
-    $words = new ProductWords($language);
-    foreach ((array) file(__DIR__."/data/$field.products.txt", FILE_IGNORE_NEW_LINES) as $nth => $line) {
-        [$name, $maker, $facts, $price, $inStock] = explode('|', (string) $line);
-        $words->add(new SoldProduct($nth, $name, explode(', ', $facts), $maker, $inStock === 'yes', (float) $price));
-    }
-
-    return $words;
-}
 
 it('tells what a term asks for as people do', function (string $field, string $language, string $brand): void {
     $products = wordsOfProducts($field, $language);
