@@ -97,11 +97,17 @@ final class DetailReader
         if ($src === '' || str_starts_with($src, 'data:')) {
             $src = trim($given['data-src'] ?? '') ?: $src;
         }
+        if ($src === '') {
+            // A browser takes one of the set; the first stands for it.
+            $src = (string) preg_replace('/[\s,].*$/s', '', trim($given['srcset'] ?? ''));
+        }
         $this->images[] =
             [
-                'src' => str_starts_with($src, 'data:')
-                    ? substr($src, 0, 40)
-                    : mb_substr($resolve($src) ?? $src, 0, 2048),
+                'src' => match (true) {
+                    $src === '' => '',
+                    str_starts_with($src, 'data:') => substr($src, 0, 40),
+                    default => mb_substr($resolve($src) ?? $src, 0, 2048),
+                },
                 'alt' => isset($given['alt']) ? mb_substr(Text::tidy($given['alt']), 0, 500) : null,
                 'width' => min(99999, (int) ($given['width'] ?? 0)),
                 'height' => min(99999, (int) ($given['height'] ?? 0)),

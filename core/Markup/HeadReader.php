@@ -90,7 +90,8 @@ final class HeadReader
     /** @param  array<string, string>  $given  of a link element */
     public function link(array $given, bool $inBody): void
     {
-        if (! isset($given['href'], $given['rel'])) {
+        // An empty address makes no link (HTML Standard, section 4.2.4).
+        if (trim($given['href'] ?? '') === '' || ! isset($given['rel'])) {
             return;
         }
         $rels = preg_split('/[\t\n\f\r ]+/', strtolower(trim($given['rel']))) ?: [];

@@ -22,7 +22,7 @@ final class PageReader
      * Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read
      * again.
      */
-    public const EDITION = 8;
+    public const EDITION = 9;
 
     private ?string $title = null;
 

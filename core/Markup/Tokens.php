@@ -11,9 +11,12 @@ namespace Orchard\Core\Markup;
 final class Tokens
 {
     /** A start tag from its `<` on: its name, then its attributes as they stand. */
-    public const START_TAG = '~<([a-zA-Z][^\x00\t\n\f\r />]*)((?:[\t\n\f\r /]++|=?[^\t\n\f\r />=]++(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?:"[^"]*+"|\'[^\']*+\'|[^\t\n\f\r >"\'][^\t\n\f\r >]*+)?+)?+|=)*+)>~A';
+    public const START_TAG = '~<([a-zA-Z][^\x00\t\n\f\r />]*)'.self::ATTRIBUTES.'>~A';
 
-    private const END_TAG = '~</([a-zA-Z][^\x00\t\n\f\r />]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*+)>~A';
+    private const END_TAG = '~</([a-zA-Z][^\x00\t\n\f\r />]*)'.self::ATTRIBUTES.'>~A';
+
+    /** Quotation marks hold a value together behind an equals sign alone, of end tags, too. */
+    private const ATTRIBUTES = '((?:[\t\n\f\r /]++|=?[^\t\n\f\r />=]++(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?:"[^"]*+"|\'[^\']*+\'|[^\t\n\f\r >"\'][^\t\n\f\r >]*+)?+)?+|=)*+)';
 
     private const ATTRIBUTE = '~(=?[^\t\n\f\r />=]++)(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?|"([^"]*+)"|\'([^\']*+)\'|([^\t\n\f\r >"\'][^\t\n\f\r >]*+))?+)?+~';
 

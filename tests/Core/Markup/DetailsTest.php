@@ -201,3 +201,33 @@ it('never grows without end', function (): void {
         ->and(strlen($details->toJson()))
         ->toBeLessThan(250_000);
 });
+
+it('takes the address of an image from where a browser takes it, and none where there is none', function (): void {
+    $images = details(
+        '<main><img src="/a.jpg" srcset="/b.jpg 2x"><img srcset=" /c.jpg, /d.jpg 2x"><img srcset="/e.jpg 1x"><img>'.
+            '<img src=" " data-src="/f.jpg" srcset="/g.jpg"><img src="" srcset="data:image/gif;base64,R0lGOD 1x">',
+    )->images;
+    expect(array_column($images, 'src'))->toBe([
+        'http://shop.example/a.jpg',
+        'http://shop.example/c.jpg',
+        'http://shop.example/e.jpg',
+        '',
+        'http://shop.example/f.jpg',
+        'data:image/gif;base64',
+    ]);
+});
+
+it('takes a link without an address for none', function (string $href): void {
+    $facts = PageReader::read(
+        "<head><link rel=canonical $href><link rel=next $href><link rel=alternate hreflang=de $href></head>",
+        PageUrl::parse('http://shop.example/dir/page') ?? throw new LogicException(),
+    );
+    expect($facts->canonicals)
+        ->toBe([])
+        ->and($facts->details?->canonicals)
+        ->toBe([])
+        ->and($facts->details?->paging)
+        ->toBe([])
+        ->and($facts->details?->hreflangs)
+        ->toBe([]);
+})->with(['', 'href', 'href=""', 'href=" "']);

@@ -41,3 +41,23 @@ it('reads attributes by the first of a name, decoded', function (): void {
         ->and(Tokens::attributes('a="/copy=1&copy;"'))
         ->toBe(['a' => '/copy=1©']);
 });
+
+it('ends an end tag where its attributes end, quoted behind an equals sign alone', function (
+    string $html,
+    ?string $name,
+    string $rest,
+): void {
+    [$read, $end] = Tokens::endTag($html, 0);
+    expect([$read, substr($html, $end)])->toBe([$name, $rest]);
+})->with([
+    'plain' => ['</P>rest', 'p', 'rest'],
+    'with blanks' => ["</p \n>rest", 'p', 'rest'],
+    'a value with its sign' => ['</p title="a>b" x=\'>\'>rest', 'p', 'rest'],
+    'a quotation mark in a name' => ['</p a"b>c">rest', 'p', 'c">rest'],
+    'a quotation mark as a name' => ['</scr" + "ipt>" }', 'scr"', '" }'],
+    // A browser reads to the end of the file; whoever forgot a mark is better served by what stands behind it.
+    'a value that nothing closes' => ['</p a="b>rest', 'p', 'rest'],
+    'no letter' => ['</3>rest', null, 'rest'],
+    'nothing' => ['</>rest', null, 'rest'],
+    'no end' => ['</p', null, ''],
+]);
