@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 // Helpers of the core's tests that stand in several files.
 
+use Orchard\Core\Claims\Claim;
+use Orchard\Core\Claims\FactCheck;
+use Orchard\Core\Claims\FactSheet;
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\SoldProduct;
@@ -57,4 +60,48 @@ function wordsOfProducts(string $field, string $language): ProductWords
     }
 
     return $words;
+}
+
+/**
+ * Sheets of facts with texts about them, written by hand without looking at the lists of the code: "+" says nothing
+ * that the sheet does not, "-" claims what stands behind "|" falsely.
+ *
+ * @return list<array{FactSheet, list<string>, list<array{string, string}>}>
+ */
+function claimSheets(string $file): array
+{
+    $sheets = $true = $wrong = [];
+    foreach (file(__DIR__."/Core/Claims/data/$file.txt", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+        $rest = trim(substr($line, 1));
+        if ($line[0] === '#') {
+            $facts = [];
+            foreach (explode(' | ', $rest) as $part) {
+                [$name, $fact] = explode(': ', $part, 2);
+                $facts[$name] = $fact;
+            }
+            $sheets[] = new FactSheet($facts);
+        } elseif ($line[0] === '+') {
+            $true[count($sheets) - 1][] = $rest;
+        } else {
+            [$sentence, $fact] = explode(' | ', $rest, 2);
+            $wrong[count($sheets) - 1][] = [$sentence, $fact];
+        }
+    }
+
+    return array_map(
+        static fn (FactSheet $sheet, int $nth): array => [$sheet, $true[$nth] ?? [], $wrong[$nth] ?? []],
+        $sheets,
+        array_keys($sheets),
+    );
+}
+
+/** @return list<string> */
+function doubtful(string $language, string $text, FactSheet $facts): array
+{
+    $makers = ['Petrel & Sons', 'Corrie', 'Tallow Hill', 'Brook & Bower', 'Lindow', 'Bach & Laube', 'Hollow Mill'];
+
+    return array_map(
+        static fn (Claim $one): string => $one->text,
+        (new FactCheck($language, $makers))->doubts($text, $facts),
+    );
 }

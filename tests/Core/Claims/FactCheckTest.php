@@ -9,50 +9,6 @@ use Orchard\Core\Claims\FactSheet;
 use Orchard\Core\Claims\Quantity;
 use Orchard\Core\Claims\QuantityReader;
 
-/**
- * Sheets of facts with texts about them, written by hand without looking at the lists of the code: "+" says nothing
- * that the sheet does not, "-" claims what stands behind "|" falsely.
- *
- * @return list<array{FactSheet, list<string>, list<array{string, string}>}>
- */
-function claimSheets(string $file): array
-{
-    $sheets = $true = $wrong = [];
-    foreach (file(__DIR__."/data/$file.txt", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
-        $rest = trim(substr($line, 1));
-        if ($line[0] === '#') {
-            $facts = [];
-            foreach (explode(' | ', $rest) as $part) {
-                [$name, $fact] = explode(': ', $part, 2);
-                $facts[$name] = $fact;
-            }
-            $sheets[] = new FactSheet($facts);
-        } elseif ($line[0] === '+') {
-            $true[count($sheets) - 1][] = $rest;
-        } else {
-            [$sentence, $fact] = explode(' | ', $rest, 2);
-            $wrong[count($sheets) - 1][] = [$sentence, $fact];
-        }
-    }
-
-    return array_map(
-        static fn (FactSheet $sheet, int $nth): array => [$sheet, $true[$nth] ?? [], $wrong[$nth] ?? []],
-        $sheets,
-        array_keys($sheets),
-    );
-}
-
-/** @return list<string> */
-function doubtful(string $language, string $text, FactSheet $facts): array
-{
-    $makers = ['Petrel & Sons', 'Corrie', 'Tallow Hill', 'Brook & Bower', 'Lindow', 'Bach & Laube', 'Hollow Mill'];
-
-    return array_map(
-        static fn (Claim $one): string => $one->text,
-        (new FactCheck($language, $makers))->doubts($text, $facts),
-    );
-}
-
 it('marks what no fact says, and leaves alone what is true', function (string $language, array $files): void {
     $marked = $false = $true = $wrong = 0;
     foreach (array_merge(...array_map(claimSheets(...), $files)) as [$facts, $trueTexts, $falseTexts]) {
