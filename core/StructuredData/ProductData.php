@@ -140,14 +140,27 @@ final readonly class ProductData
         return is_scalar($value) ? trim((string) $value) : '';
     }
 
+    /**
+     * An amount as shops write it. schema.org has a point before decimals and nothing between thousands; of both signs
+     * the last parts decimals, as a comma does that has one or two digits behind it.
+     */
     private static function number(mixed $value): ?float
     {
         if (is_string($value)) {
-            $value = str_replace([' ', "\u{A0}"], '', trim($value));
-            $value =
-                preg_match('/^\d+,\d{1,2}$/', $value) === 1
-                    ? str_replace(',', '.', $value)
-                    : str_replace(',', '', $value);
+            $value = (string) preg_replace('/[\s\x{A0}\x{202F}\'’]/u', '', $value);
+            $decimal = match (true) {
+                str_contains($value, '.') && str_contains($value, ',') => strrpos($value, '.') > strrpos($value, ',')
+                    ? '.'
+                    : ',',
+                preg_match('/^\d+,\d{1,2}$/', $value) === 1 => ',',
+                preg_match('/^\d{1,3}(?:\.\d{3}){2,}$/', $value) === 1 => '',
+                default => '.',
+            };
+            $value = str_replace(
+                ['.', ',', '|'],
+                ['', '', '.'],
+                $decimal === '' ? $value : str_replace($decimal, '|', $value),
+            );
         }
 
         return is_numeric($value) && (float) $value >= 0 && (float) $value < 1e11 ? (float) $value : null;

@@ -109,7 +109,7 @@ final class Encoding
             return $text;
         }
         if (isset(self::CONVERTERS[$this->name])) {
-            $bytes = (string) @(new UConverter(self::CONVERTERS[$this->name], 'utf-8'))->convert($text);
+            $bytes = (string) self::converter(self::CONVERTERS[$this->name], 'utf-8')->convert($text);
         } else {
             // Where two bytes are read as the same sign, the first is written.
             $table = $this->name === 'big5' ? self::big5Table() : $this->singles();
@@ -173,10 +173,20 @@ final class Encoding
         return $table;
     }
 
+    /** ICU warns that several labels are ambiguous; the names above are the ones that were compared. */
+    private static function converter(string $to, string $from): UConverter
+    {
+        set_error_handler(static fn (): bool => true);
+        try {
+            return new UConverter($to, $from);
+        } finally {
+            restore_error_handler();
+        }
+    }
+
     private function byConverter(string $bytes): string
     {
-        // ICU calls several labels ambiguous; the names above are the ones that were compared.
-        $this->converter ??= @new UConverter('utf-8', self::CONVERTERS[$this->name]);
+        $this->converter ??= self::converter('utf-8', self::CONVERTERS[$this->name]);
         // Three codes behind the half-width katakana mean something to ICU only.
         $bytes = $this->name === 'euc-jp' ? (string) preg_replace('/\x8E[\xE0-\xE2]/', "\xFF", $bytes) : $bytes;
         $text = (string) $this->converter->convert($bytes);

@@ -185,3 +185,34 @@ it('names every state, and finds it by its name', function (LifeState $state): v
         ->and(LifeState::fromKey('never heard of'))
         ->toBeNull();
 })->with(LifeState::cases());
+
+it('reads an amount by the signs that it is written with', function (mixed $written, ?float $price): void {
+    $product = ProductData::of([['@type' => 'Product', 'name' => 'V', 'offers' => ['price' => $written]]]);
+    expect($product?->price)->toBe($price);
+})->with([
+    ['89', 89.0],
+    ['89.00', 89.0],
+    ['89,90', 89.9],
+    ['89,9', 89.9],
+    ['1,249', 1249.0],
+    ['1.249', 1.249],
+    ['1.249,50', 1249.5],
+    ['1,249.50', 1249.5],
+    ['1.249.000', 1249000.0],
+    ['1,249,000', 1249000.0],
+    ['1.249.000,5', 1249000.5],
+    ['1 249,50', 1249.5],
+    ["1\u{202F}249,50", 1249.5],
+    ['1’299.00', 1299.0],
+    ["1'299.00", 1299.0],
+    [89, 89.0],
+    [12.5, 12.5],
+    ['0', 0.0],
+    ['-5', null],
+    ['free', null],
+    ['', null],
+    ['1e12', null],
+    ["\xFF89", null],
+    [null, null],
+    [[89], null],
+]);
