@@ -112,8 +112,8 @@ final readonly class CharsetGuess
     }
 
     /**
-     * Share of the signs beyond ASCII that the language writes; what means nothing, or changes case in mid-word, counts
-     * against it.
+     * Share of the signs beyond ASCII that the language writes; what means nothing, or changes case or script in
+     * mid-word, counts against it.
      */
     private static function alphabet(string $text, string $letters): float
     {
@@ -133,7 +133,10 @@ final readonly class CharsetGuess
             $sum += $times * ($known[$sign] ?? ($isNothing ? -2.0 : -0.3));
         }
 
-        return ($sum - preg_match_all('/\p{Ll}\p{Lu}/u', $text)) / $count;
+        // No word is written in two scripts: "GrцЯe" is German that was read as Russian.
+        $mixed = preg_match_all('/[A-Za-z](?!\p{Latin})\p{L}|(?!\p{Latin})\p{L}[A-Za-z]/u', $text);
+
+        return ($sum - $mixed - preg_match_all('/\p{Ll}\p{Lu}/u', $text)) / $count;
     }
 
     /**

@@ -58,3 +58,16 @@ it('names every encoding once, as people write it', function (): void {
         expect(Encoding::labelled($charset)?->label())->toBe($charset);
     }
 });
+
+it('reads no word in two scripts, whatever languages the store deals in', function (
+    string $text,
+    array $languages,
+): void {
+    $guess = CharsetGuess::of((string) mb_convert_encoding($text, 'Windows-1252', 'UTF-8'), array_values($languages));
+    expect([$guess->encoding->label(), $guess->isSure])->toBe(['Windows-1252', true]);
+})->with([
+    'German beside Bulgarian' => ['Größe und Höhe, schöne Grüße für Mädchen', ['bg', 'de']],
+    'German where Bulgarian alone is dealt in' => ['Größe und Höhe, schöne Grüße für Mädchen', ['bg']],
+    'French beside Russian' => ['Crème brûlée à l’été, où ça coûte déjà', ['ru', 'fr']],
+    'Spanish beside Greek' => ['El niño está aquí mañana', ['el', 'es']],
+]);
