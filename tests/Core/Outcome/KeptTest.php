@@ -43,14 +43,12 @@ function outcomeLine(string $of, Outcome $outcome): string
 it('keeps what is told of clicks', function (): void {
     $told = [];
     $markets = [
-        ['seed' => 3, 'effect' => 0.3, 'pages' => 400, 'changed' => 60],
-        ['seed' => 4, 'effect' => -0.4, 'pages' => 300, 'changed' => 40, 'chosen' => 'drop', 'outage' => true],
-        ['seed' => 5, 'pages' => 200, 'changed' => 35, 'chosen' => 'big', 'median' => 40.0, 'unlike' => 0.3],
+        'seed 3' => MadeUpMarket::of(3, effect: 0.3, pages: 400, changed: 60),
+        'seed 4' => MadeUpMarket::of(4, effect: -0.4, chosen: 'drop', pages: 300, changed: 40, outage: true),
+        'seed 5' => MadeUpMarket::of(5, chosen: 'big', pages: 200, changed: 35, median: 40.0, unlike: 0.3),
     ];
-    foreach ($markets as $of) {
-        $market = MadeUpMarket::of(...$of);
+    foreach ($markets as $name => $market) {
         $judge = Judge::learn($market->alone, $market->changed);
-        $name = "seed {$of['seed']}";
         $told[] = outcomeLine($name, $judge->outcome($market->changed));
         $told[] = outcomeLine("$name, some", $judge->outcome(array_slice($market->changed, 5, 12)));
         $told[] =
