@@ -33,21 +33,4 @@ final class Chance
     {
         return sqrt(-2 * log($this->uniform())) * cos(2 * M_PI * $this->uniform());
     }
-
-    /** Of the gamma law with this shape and rate 1 (Marsaglia and Tsang 2000). */
-    public function gamma(float $shape): float
-    {
-        if ($shape < 1) {
-            return $this->gamma($shape + 1) * $this->uniform() ** (1 / $shape);
-        }
-        $d = $shape - 1 / 3;
-        $c = 1 / sqrt(9 * $d);
-        while (true) {
-            $x = $this->normal();
-            $v = (1 + $c * $x) ** 3;
-            if ($v > 0 && log($this->uniform()) < 0.5 * $x * $x + $d - $d * $v + $d * log($v)) {
-                return $d * $v;
-            }
-        }
-    }
 }

@@ -22,11 +22,6 @@ final readonly class GammaLaw
         return $this->shape / $this->rate;
     }
 
-    public function variance(): float
-    {
-        return $this->shape / $this->rate ** 2;
-    }
-
     /**
      * The quantile that a point of the normal law stands for (Wilson and Hilferty 1931): within 2% from a shape of 1
      * on, above nothing always.
@@ -48,19 +43,6 @@ final readonly class GammaLaw
         return max(
             0.0,
             $bound * $this->below($bound) - $this->mean() * self::lower($this->shape + 1, $bound * $this->rate),
-        );
-    }
-
-    /** E[max(0, bound - X)^2], from which the spread of the shortfall follows. */
-    public function squaredShortfall(float $bound): float
-    {
-        $second = ($this->shape * ($this->shape + 1)) / $this->rate ** 2;
-
-        return max(
-            0.0,
-            $bound ** 2 * $this->below($bound) -
-                2 * $bound * $this->mean() * self::lower($this->shape + 1, $bound * $this->rate) +
-                $second * self::lower($this->shape + 2, $bound * $this->rate),
         );
     }
 

@@ -119,19 +119,6 @@ final class Encoding
         return $this->decode($bytes) === $text ? $bytes : null;
     }
 
-    /** Whether a byte below 80 always stands for itself, so that lines and separators can be found before decoding. */
-    public function keepsAscii(): bool
-    {
-        return ! in_array($this->name, ['utf-16le', 'utf-16be', 'iso-2022-jp', 'replacement'], true) &&
-            ! $this->trailsInAscii();
-    }
-
-    /** Whether the second byte of a pair can be one of ASCII, such as a backslash or a bar. */
-    public function trailsInAscii(): bool
-    {
-        return in_array($this->name, ['shift_jis', 'big5', 'gbk', 'gb18030', 'euc-kr'], true);
-    }
-
     private static function scrubbed(string $bytes): string
     {
         $before = mb_substitute_character();

@@ -42,7 +42,7 @@ it('has the incomplete gamma function of another program', function (float $a, f
 
 it('has moments and shortfalls that adding up the law gives', function (float $shape, float $rate, float $bound): void {
     $law = new GammaLaw($shape, $rate);
-    [$mass, $mean, $second, $short, $squared] = [0.0, 0.0, 0.0, 0.0, 0.0];
+    [$mass, $mean, $second, $short] = [0.0, 0.0, 0.0, 0.0];
     $step = 60 / $rate / 200_000;
     for ($i = 0, $before = 0.0; $i < 200_000; $i++) {
         $x = ($i + 0.5) * $step;
@@ -52,7 +52,6 @@ it('has moments and shortfalls that adding up the law gives', function (float $s
         $mean += $part * $x;
         $second += $part * $x ** 2;
         $short += $part * max(0.0, $bound - $x);
-        $squared += $part * max(0.0, $bound - $x) ** 2;
         if ($below > 1 - 1e-13) {
             break;
         }
@@ -61,12 +60,10 @@ it('has moments and shortfalls that adding up the law gives', function (float $s
         ->toEqualWithDelta(1.0, 1e-6)
         ->and($law->mean())
         ->toEqualWithDelta($mean, 1e-4 * $mean)
-        ->and($law->variance())
-        ->toEqualWithDelta($second - $mean ** 2, 1e-3 * $law->variance())
+        ->and($law->shape / $law->rate ** 2)
+        ->toEqualWithDelta($second - $mean ** 2, 1e-3 * ($second - $mean ** 2))
         ->and($law->shortfall($bound))
-        ->toEqualWithDelta($short, 1e-4)
-        ->and($law->squaredShortfall($bound))
-        ->toEqualWithDelta($squared, 1e-4);
+        ->toEqualWithDelta($short, 1e-4);
 })->with([[2.0, 1.0, 1.5], [8.0, 8.0, 1.0], [1.0, 0.5, 4.0], [20.0, 10.0, 1.0]]);
 
 // From R's Iso::pava, turned round.
@@ -289,8 +286,9 @@ it('leaves the law of ratios as it was where nothing was to be expected', functi
         ->and($law->shape)
         ->toEqualWithDelta($model->ratios->posterior(0.0, 0.0)->shape, 1e-12);
     // Ten clicks of ten expected say as much as there were queries to say it.
-    expect($model->ratioLaw(10.0, 10.0, 100.0)->variance())->toBeGreaterThan(
-        $model->ratioLaw(10.0, 10.0, 10.0)->variance(),
+    $variance = static fn (GammaLaw $law): float => $law->shape / $law->rate ** 2;
+    expect($variance($model->ratioLaw(10.0, 10.0, 100.0)))->toBeGreaterThan(
+        $variance($model->ratioLaw(10.0, 10.0, 10.0)),
     );
 });
 

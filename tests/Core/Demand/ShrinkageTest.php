@@ -69,20 +69,6 @@ it('knows the gamma law as R does', function (): void {
         ->toEqualWithDelta(log(sqrt(M_PI)), 1e-12);
 });
 
-it('reckons the spread of what is missing as a direct sum does', function (float $shape, float $rate): void {
-    $law = new GammaLaw($shape, $rate);
-    $second = 0.0;
-    $steps = 20_000;
-    for ($i = 0; $i < $steps; $i++) {
-        $x = ($i + 0.5) / $steps;
-        $second +=
-            ((1 - $x) ** 2 *
-                exp($shape * log($rate) + ($shape - 1) * log($x) - $rate * $x - GammaLaw::logGamma($shape))) /
-            $steps;
-    }
-    expect($law->squaredShortfall(1.0))->toEqualWithDelta($second, 1e-4);
-})->with([[2.0, 2.0], [1.5, 1.0], [40.0, 50.0], [200.0, 190.0]]);
-
 it('finds the strength at which the marginal likelihood is highest, as R does', function (): void {
     $counts = [[0, 1], [1, 2], [3, 2.5], [0, 0.5], [7, 3], [2, 4], [0, 1], [12, 6], [5, 9], [1, 0.2]];
     $fit = RateShrinkage::fit(array_map(static fn (array $one): array => [(float) $one[0], (float) $one[1]], $counts));

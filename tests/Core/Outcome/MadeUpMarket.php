@@ -177,7 +177,21 @@ final readonly class MadeUpMarket
     /** Clicks of a week: more spread than chance alone (gamma and Poisson). */
     private static function counted(Chance $chance, float $mean): int
     {
-        return self::count($chance, ($mean * $chance->gamma(8.0)) / 8.0);
+        return self::count($chance, ($mean * self::gamma($chance, 8.0)) / 8.0);
+    }
+
+    /** Of the gamma law with this shape, 1 or more, and rate 1 (Marsaglia and Tsang 2000). */
+    private static function gamma(Chance $chance, float $shape): float
+    {
+        $d = $shape - 1 / 3;
+        $c = 1 / sqrt(9 * $d);
+        while (true) {
+            $x = $chance->normal();
+            $v = (1 + $c * $x) ** 3;
+            if ($v > 0 && log($chance->uniform()) < 0.5 * $x * $x + $d - $d * $v + $d * log($v)) {
+                return $d * $v;
+            }
+        }
     }
 
     private static function count(Chance $chance, float $mean): int

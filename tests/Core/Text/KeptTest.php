@@ -126,8 +126,6 @@ it('keeps how charsets read and write', function (): void {
             ' '.
             mb_strlen($read).
             ' '.
-            ($encoding->keepsAscii() ? 'ascii ' : '').
-            ($encoding->trailsInAscii() ? 'trails ' : '').
             implode(
                 ' ',
                 array_map(
