@@ -9,6 +9,7 @@ use Orchard\Core\Markup\InsecureParts;
 use Orchard\Core\Markup\Intro;
 use Orchard\Core\Markup\Link;
 use Orchard\Core\Markup\MainImage;
+use Orchard\Core\Markup\MainText;
 use Orchard\Core\Markup\Microdata;
 use Orchard\Core\Markup\NotFoundText;
 use Orchard\Core\Markup\PageFacts;
@@ -169,5 +170,47 @@ it('keeps the words for views of a thing, and by which words of file names they 
         $told[] =
             "$one: ".implode(' ', array_map(static fn (string $two): int => MainImage::likeness($one, $two), $some));
     }
+    expect(implode("\n", $told))->toMatchSnapshot();
+});
+
+it('keeps how XML is written as HTML, and the marks of lines', function (): void {
+    $names = explode(
+        ' ',
+        'area base br col embed hr img input link meta source track wbr IMG p div x:y a param script',
+    );
+    $told = array_map(static fn (string $name): string => Xhtml::toHtml("<$name a=\"/>\" b='<'/>t<$name/>"), $names);
+    array_push(
+        $told,
+        ...array_map(Xhtml::toHtml(...), [
+            '<?xml version="1.0"?><p/>', " \n<?xml a?> <p/>", 'a<?xml b?><p/>', '<!-- <p/> --><p/>',
+            '<![CDATA[<p/> & "x"]]><p/>', '<p a=1/>', '<p', '</p/>', '<1/>', "<p\n/>",
+        ]),
+    );
+    foreach (
+        ['', 'one', "one two\nthree\n\none two", str_repeat('word ', 300)."\n".str_repeat('word ', 70_000)] as $raw
+    ) {
+        $text = MainText::of($raw);
+        $told[] =
+            $text->words().
+            ' '.
+            count($text->lines()).
+            ' '.
+            implode(
+                ' ',
+                array_map(
+                    static fn (string $mark, int $words): string => bin2hex($mark).":$words",
+                    ...(static function () use ($text): array {
+                        $marks = $words = [];
+                        foreach (MainText::marksOf($text->marks()) as $mark => $count) {
+                            $marks[] = (string) $mark;
+                            $words[] = $count;
+                        }
+
+                        return [$marks, $words];
+                    })(),
+                ),
+            );
+    }
+    $told[] = json_encode(iterator_to_array(MainText::marksOf('short')));
     expect(implode("\n", $told))->toMatchSnapshot();
 });

@@ -42,6 +42,23 @@ it('keeps what is told of structured data', function (): void {
         '{"@type":"Store","openingHours":"Mo-Fr","telephone":5,"address":{"@type":"PostalAddress","addressCountry":"DE"},"geo":{"@type":"GeoCoordinates","latitude":"x"}}',
         '{"@type":"Product","name":{"@value":"V","@language":"en"},"weight":{"@type":"QuantitativeValue","value":"two"},"color":["red",7,null],"isRelatedTo":"x"}',
         '{"@type":"Product","name":"V","offers":{"@type":"Offer","price":12.5,"priceSpecification":{"@type":"UnitPriceSpecification","price":"11,90","priceCurrency":"EUR"},"priceValidUntil":"2026"}}',
+        '{"@type":"BreadcrumbList","itemListElement":[{"@type":"ListItem","item":{"name":"A"}},{"@type":"ListItem","position":2}]}',
+        '{"@type":"ListItem"}',
+        '{"@type":"AggregateRating","ratingValue":"0","ratingCount":"0"}',
+        '{"@type":"AggregateRating","ratingValue":"4,5","reviewCount":3,"bestRating":"100","worstRating":"10"}',
+        '{"@type":"AggregateRating","ratingValue":60,"bestRating":100,"worstRating":10,"reviewCount":0.5}',
+        '{"@type":"Rating","ratingValue":6}',
+        '{"@type":"Review","author":"A","positiveNotes":"p"}',
+        '{"@type":"Review","author":"A","negativeNotes":"p"}',
+        '{"@type":"Review","author":"A","reviewRating":{"@type":"Rating","ratingValue":5}}',
+        '{"@type":"Product","name":"V","review":{"@type":"Review","author":"A","reviewBody":"b"}}',
+        '{"@type":"Product","name":"V","hasVariant":{"@type":"Product","name":"W","offers":{"@type":"Offer","price":1,"priceCurrency":"EUR"}}}',
+        '{"@type":"Product","name":"V","aggregateRating":{"@type":"AggregateRating","ratingValue":"-3","bestRating":"0","reviewCount":"5000000000"}}',
+        '{"@type":"Offer","priceSpecification":[{"price":"5","priceCurrency":"EUR"}]}',
+        '{"@type":"Offer","priceSpecification":{"minPrice":"5","priceCurrency":"EUR"}}',
+        '{"@type":"AggregateOffer","price":"5","priceCurrency":7}',
+        '{"@type":"Offer","price":"","priceCurrency":""}',
+        '{"@type":"Offer","price":"5.","priceCurrency":["EUR"]}',
         '"text"',
         '5',
         'null',
@@ -89,7 +106,8 @@ it('keeps what words mean of stock, prices that are shown, and what the vocabula
         'in stock;InStock;IN_STOCK;instock;on sale;available;lieferbar;auf Lager;en stock;disponible;out of stock;sold out;OutOfStock;ausverkauft;vergriffen;'.
             'nicht auf Lager;épuisé;rupture de stock;agotado;back order;backorder;pre-order;PreOrder;back on a date;vorbestellbar;seasonal;resting;out of season;discontinued;Discontinued;'.
             'nicht mehr lieferbar;arrêté;descatalogado;replaced;superseded;ersetzt;remplacé;https://schema.org/SoldOut;http://schema.org/PreSale;schema:Reserved;OnlineOnly;InStoreOnly;'.
-            'LimitedAvailability;MadeToOrder;maybe;;This lamp is sold out for now;Only 3 left in stock;selling;yes;no;1;0;true;aktiv;inactive;draft',
+            'active;unavailable;disponibile;op voorraad;esaurito;uitverkocht;pre order;back soon;précommande;saisonpause;retired;'.
+            'end of life;no longer available;nicht mehr lieferbar jetzt;LimitedAvailability;MadeToOrder;maybe;;This lamp is sold out for now;Only 3 left in stock;selling;yes;no;1;0;true;aktiv;inactive;draft',
     );
     $told = [];
     foreach ($words as $word) {

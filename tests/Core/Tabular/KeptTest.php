@@ -167,6 +167,13 @@ it('keeps how cells are read', function (): void {
         "'=1+1",
         '@x',
         str_repeat('long ', 60),
+        // Every word that a device, a yes or no, or a sort of search goes by, and some that are near to one.
+        ...explode(
+            ';',
+            'computer;pc;mobile;smartphone;mobil;handy;tablet;Tablets;watch;si;sí;indexed;not indexed;listed;not listed;'.
+                'follow;followed;dofollow;nofollow;in stock;out of stock;false;true;non;oui;excluded;ugc;sponsored;all;'.
+                'image;images;video;videos;news;discover;Not Indexed; follow ;IMAGES',
+        ),
     ];
     $told = [];
     $zone = new DateTimeZone('Asia/Tokyo');
