@@ -102,11 +102,14 @@ final class Encoding
         };
     }
 
-    /** The bytes of a text; null where the encoding lacks one of its signs. Not for UTF-16. */
+    /** The bytes of a text; null where the encoding lacks one of its signs, or has no bytes for any (replacement). */
     public function encode(string $text): ?string
     {
-        if ($this->name === 'utf-8') {
-            return $text;
+        if (in_array($this->name, ['utf-8', 'replacement'], true)) {
+            return $this->name === 'utf-8' || $text === '' ? $text : null;
+        }
+        if (in_array($this->name, ['utf-16le', 'utf-16be'], true)) {
+            return (string) mb_convert_encoding($text, strtoupper($this->name), 'UTF-8');
         }
         if (isset(self::CONVERTERS[$this->name])) {
             $bytes = (string) self::converter(self::CONVERTERS[$this->name], 'utf-8')->convert($text);

@@ -128,12 +128,14 @@ it('keeps how charsets read and write', function (): void {
             ' '.
             implode(
                 ' ',
-                array_map(
-                    static fn (string $text): string => str_starts_with($name, 'utf-16')
-                        ? ''
-                        : bin2hex($encoding->encode($text) ?? '-'),
-                    ['Aä€', 'Ж', '漢', '한', '', "\u{1F4A1}"],
-                ),
+                array_map(static fn (string $text): string => bin2hex($encoding->encode($text) ?? '-'), [
+                    'Aä€',
+                    'Ж',
+                    '漢',
+                    '한',
+                    '',
+                    "\u{1F4A1}",
+                ]),
             );
     }
     foreach (
@@ -144,5 +146,71 @@ it('keeps how charsets read and write', function (): void {
     ) {
         $told[] = "$label: ".(Encoding::labelled($label)?->label() ?? '-');
     }
+    expect(implode("\n", $told))->toMatchSnapshot();
+});
+
+it('keeps widths where letters of two scripts meet over a blank', function (): void {
+    $borders = [
+        0x40, 0x41, 0x5A, 0x5B, 0x60, 0x61, 0x7A, 0x7B, 0xBF, 0xC0, 0x24F, 0x250, 0x36F, 0x370, 0x3FF, 0x400, 0x52F,
+        0x530, 0x1DFF, 0x1E00, 0x1EFF, 0x1F00, 0x1FFF, 0x2000,
+    ];
+    $told = [];
+    foreach ($borders as $point) {
+        $sign = mb_chr($point, 'UTF-8');
+        $texts = [
+            "T $sign", "$sign T", "А $sign", "$sign А", "Τ $sign", "$sign Τ", "$sign$sign", "T 1 $sign",
+            "А - $sign",
+        ];
+        $told[] =
+            dechex($point).
+            ' '.
+            implode(
+                ' ',
+                array_map(static fn (string $text): string => sprintf('%.3f', ruler()->pixels($text, 1000)), $texts),
+            ).
+            ' '.
+            json_encode(
+                array_map(
+                    static fn (string $text): array => ruler()->fit(str_repeat("$text ", 9), new Slot(20, 120, 2))
+                        ->lines,
+                    $texts,
+                ),
+                JSON_UNESCAPED_UNICODE,
+            );
+    }
+    expect(implode("\n", $told))->toMatchSnapshot();
+});
+
+it('keeps what charsets make of controls, of halves of pairs, and of rows that are nobody’s', function (): void {
+    $bytes = [
+        "\x00\x1A\x1B\x1C\x1F\x7F", "\x80\xA0\xFD\xFE\xFF", "\x81", "a\x81", "\x81\x30", "\x81\x30\x81",
+        "\x81\x30\x81\x30", "\xA6\xD9\xA6\xDE", "\xFE\x59\xFE\xA0", "\x8E\xE0\x8E\xA1", "\x8F\xA2\xAF",
+        "\x88\x62\x88\x64\x88\xA3", "\x87\x40\xF0\x40", "\xC9\xA1\xFE\xA1", "\x1B\$B\x24\x22\x1B(Ba", "\x1B\$B\x24",
+        'plain',
+    ];
+    $told = [];
+    foreach (
+        [
+            'replacement', 'hz-gb-2312', 'big5', 'gbk', 'gb18030', 'shift_jis', 'euc-jp', 'euc-kr', 'iso-2022-jp',
+            'x-user-defined', 'utf-8', 'utf-16le', 'utf-16be', 'macintosh', 'windows-1252',
+        ] as $label
+    ) {
+        $encoding = Encoding::labelled($label);
+        // A second time by what was remembered of the first.
+        foreach ([1, 2] as $time) {
+            $told[] =
+                "$label $time ".
+                json_encode(array_map(static fn (string $one): ?string => $encoding?->decode($one), [...$bytes, '']));
+        }
+        $told[] =
+            "$label ".
+            json_encode(
+                array_map(static fn (string $one): string => bin2hex($encoding?->encode($one) ?? '-'), [
+                    "\u{20AC}", "\u{1A}", "\u{7F}", "\u{80}", "\u{3000}", "\u{FE10}", "\u{E5E5}", "\u{F780}",
+                    "\u{FFFD}", 'ｱ', '～', '∥', '－', '¥', '‾', '㈱', 'Ê̄',
+                ]),
+            );
+    }
+    expect(array_is_list(Encoding::names()))->toBeTrue();
     expect(implode("\n", $told))->toMatchSnapshot();
 });
