@@ -107,9 +107,7 @@ final class Tangles
             foreach ($members[$ours] as $member) {
                 $group[$member] = $ours;
             }
-            if ($theirs !== $ours) {
-                unset($members[$theirs]);
-            }
+            unset($members[$theirs]);
         }
         $whole = [];
         foreach (array_keys($this->digests) as $page) {
