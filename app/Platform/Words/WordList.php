@@ -109,7 +109,8 @@ final class WordList
             ) as $file
         ) {
             $path = substr($file->getPathname(), strlen(base_path()) + 1);
-            if (str_ends_with($path, $ending) && ! str_contains($path, '/Migrations/')) {
+            // Tables of data (letters of charsets, lists of words) are compared and never shown.
+            if (str_ends_with($path, $ending) && preg_match('~/(?:Migrations|Data)/~', $path) !== 1) {
                 $phrases = $read((string) file_get_contents($file->getPathname()));
                 $phrases === [] || ($found[$path] = $phrases);
             }
