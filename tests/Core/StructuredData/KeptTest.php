@@ -94,7 +94,7 @@ it('keeps what is told of structured data', function (): void {
         '{"@type":5}',
         '{"name":"no type"}',
         '{"@type":"Product","name":"V","offers":"89 EUR"}',
-        '{"@type":"VideoObject","name":"v","transcript":"t","duration":"PT"}',
+        '{"@type":"VideoObject","name":"v","caption":"t","duration":"PT"}',
         '{"@type":"Product","name":"V","@reverse":{"offers":{}},"x-own":1,"http://other.example/p":2,"sameAs":["https://a.example","b"]}',
         str_repeat('{"@type":"Product","name":"V","isVariantOf":', 14).'{}'.str_repeat('}', 14),
     ];
@@ -207,7 +207,7 @@ it('keeps what words mean of stock, prices that are shown, and what the vocabula
     foreach (
         [
             'Product', 'product', 'Prodcut', 'name', 'naem', 'offers', 'Offer', 'price', 'Text', 'Date',
-            'ItemAvailability', 'InStock', 'Thing', 'transcript', 'color', 'colour', 'xyz', 'schema:Person',
+            'ItemAvailability', 'InStock', 'Thing', 'caption', 'color', 'colour', 'xyz', 'schema:Person',
         ] as $name
     ) {
         $told[] =
