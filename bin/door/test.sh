@@ -76,8 +76,7 @@ run_check() {
     local name="$1"; shift
     say "$name"
     # What it says is kept, to be repeated at the end where it failed.
-    as_user "$@" 2>&1 | tee "$VAR/results/$name.txt"
-    if [ "${PIPESTATUS[0]}" = 0 ]; then echo passed >"$VAR/results/$name.check"; else echo failed >"$VAR/results/$name.check"; code=1; fi
+    if as_user "$@" 2>&1 | tee "$VAR/results/$name.txt"; then echo passed >"$VAR/results/$name.check"; else echo failed >"$VAR/results/$name.check"; code=1; fi
 }
 
 # The tests of the door itself, which make instances of their own.

@@ -75,3 +75,28 @@ it('repeats the end of what a check said that did not pass, and nothing of one t
 it('fails where nothing ran', function (): void {
     expect(resultsOf())->toBe(['0 passed, 0 failed', 1]);
 });
+
+it('goes on behind a check that fails, and tells it', function (): void {
+    $dir = sys_get_temp_dir().'/checks-'.bin2hex(random_bytes(6));
+    mkdir("$dir/results", 0o700, true);
+    $door = dirname(__DIR__, 2).'/bin/door';
+    // As bin/orchard has it: a command that fails ends the script, wherever it stands in a pipe.
+    $script =
+        'set -euo pipefail; say() { echo "$@"; }; as_user() { "$@"; }; code=0; VAR='.
+        escapeshellarg($dir).
+        '; eval "$(sed -n \'/^run_check()/,/^}/p\' '.
+        escapeshellarg("$door/test.sh").
+        ')"'.
+        '; run_check bad bash -c "echo why; exit 3"; run_check good echo fine; echo "code $code"'.
+        '; php '.
+        escapeshellarg("$door/count-results.php").
+        ' "$VAR/results"';
+    exec('bash -c '.escapeshellarg($script), $out, $code);
+    array_map(unlink(...), glob("$dir/results/*") ?: []);
+    rmdir("$dir/results");
+    rmdir($dir);
+    expect($code)
+        ->toBe(1)
+        ->and(implode("\n", $out))
+        ->toBe("bad\nwhy\ngood\nfine\ncode 1\n\nFAILED: bad\n    why\n\n1 passed, 1 failed");
+});
