@@ -105,3 +105,9 @@ function doubtful(string $language, string $text, FactSheet $facts): array
         (new FactCheck($language, $makers))->doubts($text, $facts),
     );
 }
+
+function keptUrl(string $path): PageUrl
+{
+    return PageUrl::parse(str_starts_with($path, 'http') ? $path : "https://shop.example$path") ??
+        throw new LogicException($path);
+}
